@@ -1,0 +1,71 @@
+/**
+ * Smallest distance between parts of ropes, centre-line to centre-line, in the unit of the points.
+ * Neighbouring parts of one rope are left out up to a given arc length.
+ */
+import { arcLengths } from './polyline';
+import type { Line3, Point3 } from './types';
+import { dot, norm, subtract } from './vector';
+
+const clamp01 = (x: number) => (x < 0 ? 0 : x > 1 ? 1 : x);
+
+/** Distance of the segments p-q and r-t (clamped closest points; Ericson, Real-Time Collision Detection, 5.1.9). */
+export function segmentDistance(p: Point3, q: Point3, r: Point3, t: Point3): number {
+  const u = subtract(q, p);
+  const w = subtract(t, r);
+  const d = subtract(p, r);
+  const a = dot(u, u);
+  const e = dot(w, w);
+  const b = dot(u, w);
+  const c = dot(u, d);
+  const f = dot(w, d);
+  const denominator = a * e - b * b;
+  let s = denominator > 1e-12 * a * e ? clamp01((b * f - c * e) / denominator) : 0.5;
+  let v = (b * s + f) / e;
+  if (v < 0) {
+    v = 0;
+    s = clamp01(-c / a);
+  } else if (v > 1) {
+    v = 1;
+    s = clamp01((b - c) / a);
+  }
+  return norm([d[0] + s * u[0] - v * w[0], d[1] + s * u[1] - v * w[1], d[2] + s * u[2] - v * w[2]]);
+}
+
+/**
+ * Smallest distance of parts that are no neighbours.
+ * @param lines centre-lines
+ * @param neighbourArc parts of the same line closer than this along the rope count as neighbours (>= 0)
+ * @returns Infinity where there are no such parts
+ */
+export function smallestDistance(lines: readonly Line3[], neighbourArc: number): number {
+  const segments = lines.flatMap((line, which) => {
+    const ring = line.closed ? [...line.points, line.points[0]!] : line.points;
+    const s = arcLengths(ring);
+    const total = s.at(-1)!;
+    return ring.slice(1).map((to, i) => {
+      const from = ring[i]!;
+      return { which, from, to, s: (s[i]! + s[i + 1]!) / 2, total, closed: line.closed, half: (s[i + 1]! - s[i]!) / 2 };
+    });
+  });
+  let least = Infinity;
+  for (let i = 0; i < segments.length; i++) {
+    const a = segments[i]!;
+    for (let j = i + 1; j < segments.length; j++) {
+      const b = segments[j]!;
+      if (a.which === b.which) {
+        let arc = Math.abs(a.s - b.s);
+        if (a.closed) arc = Math.min(arc, a.total - arc);
+        if (arc - a.half - b.half < neighbourArc) continue;
+      }
+      const mid = Math.hypot(
+        (a.from[0] + a.to[0] - b.from[0] - b.to[0]) / 2,
+        (a.from[1] + a.to[1] - b.from[1] - b.to[1]) / 2,
+        (a.from[2] + a.to[2] - b.from[2] - b.to[2]) / 2,
+      );
+      if (mid - a.half - b.half > least) continue;
+      const d = segmentDistance(a.from, a.to, b.from, b.to);
+      if (d < least) least = d;
+    }
+  }
+  return least;
+}

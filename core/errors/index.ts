@@ -1,0 +1,74 @@
+/**
+ * The one table of error codes. Every refusal of bad input throws an IdiomError with a code from here;
+ * the server turns it into problem+json. Codes are never reused; docs/errors.md lists them and a test
+ * compares. "Cannot judge" is a value with reasons, not an error.
+ */
+export const ERRORS = {
+  'bad-input': { status: 400, title: 'The request has faults', detail: 'Some fields are missing, unknown or out of range; each is named.' },
+  'bad-json': { status: 400, title: 'The request body is not JSON', detail: 'Send one JSON object as application/json.' },
+  'unsupported-media': { status: 415, title: 'This kind of body is not read here', detail: 'Send application/json.' },
+  'body-too-large': { status: 413, title: 'The request body is too large', detail: 'The limit is 256 kB.' },
+  'unknown-knot': { status: 404, title: 'No such knot in the catalogue', detail: 'There is no knot "{knot}". GET /api/v1/knots lists them.' },
+  'unknown-fault': { status: 404, title: 'This knot has no such fault', detail: 'The knot "{knot}" has no shape for the fault "{fault}".' },
+  'unknown-way': { status: 404, title: 'This knot has no such way of tying', detail: 'The knot "{knot}" has no way "{way}".' },
+  'unknown-profile': { status: 404, title: 'No such practice profile', detail: 'There is no profile "{profile}" here, or not in that version.' },
+  'no-object-form': { status: 400, title: 'This knot has no form on that object', detail: 'The knot "{knot}" is not stored on the object "{object}".' },
+  'no-wraps-form': { status: 400, title: 'The number of wraps cannot be chosen', detail: 'The knot "{knot}" has no form by number of wraps.' },
+  'not-found': { status: 404, title: 'Not found', detail: 'There is nothing here, or it belongs to another organisation.' },
+  'method-not-allowed': { status: 405, title: 'This address does not take that method', detail: 'See /api/docs.' },
+  'not-signed-in': { status: 401, title: 'Sign in first', detail: 'This needs a session.' },
+  'wrong-password': { status: 401, title: 'Name or password do not match', detail: 'Nothing was changed.' },
+  'role-missing': { status: 403, title: 'Your roles do not allow this', detail: 'It needs one of: {roles}.' },
+  'cross-site': { status: 403, title: 'The request came from another site', detail: 'Only pages of this server may change data.' },
+  'too-many-requests': { status: 429, title: 'Too many requests', detail: 'Wait {seconds} s and try again.' },
+  'too-many-tries': { status: 429, title: 'Too many wrong passwords', detail: 'Wait {seconds} s and try again.' },
+  'id-taken': { status: 409, title: 'This id already stands for something else', detail: 'The same id was sent with another content. Nothing was changed.' },
+  'signer-not-second': { status: 409, title: 'This person cannot be the second signer', detail: 'The second signer is neither the one who tied the knot nor the first checker.' },
+  'already-signed': { status: 409, title: 'This check is signed already', detail: 'It has a second signature.' },
+  'already-closed': { status: 409, title: 'This finding is closed already', detail: 'An entry says what was done.' },
+  'nothing-open': { status: 409, title: 'There is no open finding on this check', detail: 'Only a check with the verdict Take out and retie has one.' },
+  'profile-superseded': { status: 409, title: 'The rules have a newer version', detail: 'The check was begun under {profile}; look at it again under the version in force.' },
+  'busy': { status: 503, title: 'The database is busy', detail: 'Nothing was stored; send the same request again.' },
+  'database-away': { status: 503, title: 'The database cannot be reached', detail: 'Nothing was stored; send the same request again in a moment.' },
+  'internal': { status: 500, title: 'A fault of the program', detail: 'It was noted in the log with number {number}.' },
+  'degenerate-shape': { status: 400, title: 'The shape cannot be judged', detail: 'The shape is degenerate: {reason}.' },
+  'solver-passed-through': { status: 500, title: 'The rope computation was thrown away', detail: 'A strand may have passed through another.' },
+  'not-a-number': { status: 400, title: 'A value is not a number', detail: '"{field}" must be a finite number{range}.' },
+} as const satisfies Record<string, { status: number; title: string; detail: string }>;
+
+export type ErrorCode = keyof typeof ERRORS;
+
+export interface FieldFault {
+  /** JSON pointer-like path, parts joined by "." */
+  readonly path: string;
+  readonly message: string;
+}
+
+/** The one error class for bad input and refusals. */
+export class IdiomError extends Error {
+  readonly status: number;
+  constructor(
+    readonly code: ErrorCode,
+    readonly values: Readonly<Record<string, string | number>> = {},
+    readonly errors: readonly FieldFault[] = [],
+  ) {
+    super(ERRORS[code].detail.replace(/\{(\w+)\}/g, (_, name: string) => String(values[name] ?? '')));
+    this.name = 'IdiomError';
+    this.status = ERRORS[code].status;
+  }
+}
+
+/** Makes an IdiomError; `throw fault('unknown-knot', { knot })`. */
+export function fault(code: ErrorCode, values: Readonly<Record<string, string | number>> = {}, errors: readonly FieldFault[] = []): IdiomError {
+  return new IdiomError(code, values, errors);
+}
+
+/**
+ * Refuses NaN, Infinity and values outside a range at a public door of core.
+ * @throws not-a-number
+ */
+export function finite(field: string, value: number, min = -Infinity, max = Infinity): number {
+  if (!Number.isFinite(value) || value < min || value > max)
+    throw fault('not-a-number', { field, range: Number.isFinite(min) || Number.isFinite(max) ? ` from ${min} to ${max}` : '' });
+  return value;
+}

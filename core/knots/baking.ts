@@ -1,0 +1,224 @@
+/**
+ * From an author's laid form to the stored shapes: tightened, turned upright (standing part up, eye
+ * down, front towards the viewer), cut to length, with marks. Pure and deterministic.
+ */
+import { add, arcLengths, cross, distance, dot, lerp, nearestIndex, resample, scale, smallestDistance, splineThrough, subtract, unit, type Point3 } from '../curve';
+import { fault } from '../errors';
+import { contactCentre, NODE_SPACING, tighten } from '../rope';
+import { crossingsSeenFrom } from '../topology';
+import type { LaidKnot } from './laid';
+
+export const STATES = ['laid', 'dressed', 'tight'] as const;
+export type ShapeState = (typeof STATES)[number];
+
+/** Marks by point index, as the public shape carries them. */
+export interface ShapeMarks {
+  readonly standing: readonly [number, number];
+  readonly tail: readonly [number, number];
+  readonly eye: number;
+}
+
+export interface BakedShape {
+  /** x, y, z per point, rope diameters, rounded to 1e-4 */
+  readonly xyz: readonly number[];
+  readonly marks: ShapeMarks;
+  /** index of the solver's node that point 0 is */
+  readonly firstNode: number;
+}
+
+export interface BakedForm {
+  readonly laid: BakedShape;
+  readonly dressed: BakedShape;
+  readonly tight: BakedShape;
+  /** rope between first and last contact, the eye left out, diameters, tight */
+  readonly inKnot_ropeDiameters: number;
+  /** the part of it between the standing part and the eye: the turns tied first */
+  readonly inKnotStandingSide_ropeDiameters: number;
+  /** the same as inKnot, loosely set, diameters: the upper end of the range */
+  readonly inKnotLoose_ropeDiameters: number;
+  /** largest width of the tight knot across its axis, diameters */
+  readonly width_ropeDiameters: number;
+  readonly length_ropeDiameters: number;
+  readonly laidDistance_ropeDiameters: number;
+  readonly smallestDistance_ropeDiameters: number;
+  readonly smallestDistanceEver_ropeDiameters: number;
+}
+
+/** How a stored shape is turned and cut. */
+export interface Presentation {
+  /** turn about the upright axis that brings the front to the viewer, degrees */
+  readonly frontYaw_deg: number;
+  /** rope shown beyond the knot, diameters */
+  readonly standing_ropeDiameters: number;
+  readonly tail_ropeDiameters: number;
+  /** the tail is led up beside the standing part, or down inside the eye, on the front */
+  readonly tail: 'beside-standing' | 'inside-eye';
+  /** depth of the eye below the knot's legs, diameters */
+  readonly eye_ropeDiameters: number;
+}
+
+const KNOT_SHARE = 0.12;
+const NEIGHBOUR_ARC = 2.5;
+
+const round4 = (x: number) => Math.round(x * 1e4) / 1e4 + 0;
+
+/** First and last node, on each side of the eye, of the knot proper: inside the ball round the loaded core. */
+function knotSpan(points: readonly Point3[], load: readonly number[], eyeNode: number): { first: number; eyeFrom: number; eyeTo: number; last: number } {
+  const centre = contactCentre(points, load);
+  const most = Math.max(...load);
+  // the loaded core: strong contacts; the radius reaches the farthest of them that is not beyond 5 d
+  let radius = 0;
+  points.forEach((p, i) => {
+    const d = distance(p, centre);
+    if (load[i]! > KNOT_SHARE * most && d < 5) radius = Math.max(radius, d);
+  });
+  radius += 0.3;
+  const inside = points.map((p) => distance(p, centre) < radius);
+  const first = inside.indexOf(true);
+  const last = inside.lastIndexOf(true);
+  let eyeFrom = eyeNode;
+  while (eyeFrom > first && !inside[eyeFrom]) eyeFrom--;
+  let eyeTo = eyeNode;
+  while (eyeTo < last && !inside[eyeTo]) eyeTo++;
+  return { first, eyeFrom, eyeTo: inside[eyeTo] ? eyeTo : last, last };
+}
+
+/** Turned so that `up` is the y axis and the eye's two legs lie side by side as seen by the viewer. */
+function upright(points: readonly Point3[], centre: Point3, up: Point3, across: Point3, yaw_deg: number): Point3[] {
+  const y = unit(up);
+  const flat = subtract(across, scale(y, dot(across, y)));
+  const x0 = unit(flat);
+  const z0 = cross(x0, y);
+  const a = (yaw_deg * Math.PI) / 180;
+  return points.map((p): Point3 => {
+    const q = subtract(p, centre);
+    const [x, h, z] = [dot(q, x0), dot(q, y), dot(q, z0)];
+    return [x * Math.cos(a) + z * Math.sin(a), h, -x * Math.sin(a) + z * Math.cos(a)];
+  });
+}
+
+/**
+ * Draws the eye to size: beyond `keep` nodes of leg on either side the long eye that the solver left is
+ * replaced by a drop of the wished depth in the plane of the picture. Rope that lies in the eye alone is
+ * free, so this is what working the knot's slack out by the legs does.
+ */
+function withEye(points: readonly Point3[], eyeFrom: number, eyeTo: number, up: Point3, depth: number): { points: Point3[]; eye: number } {
+  const keep = 5;
+  const down = scale(unit(up), -1);
+  const a = points[eyeFrom + keep]!;
+  const b = points[eyeTo - keep]!;
+  const middle = lerp(a, b, 0.5);
+  const side: Point3 = [b[0] < a[0] ? -1 : 1, 0, 0];
+  const half = Math.min(3.4, 1.4 + depth / 6);
+  const at = (x: number, y: number): Point3 => add(middle, add(scale(side, x), scale(down, y)));
+  const half0 = distance(a, b) / 2;
+  const drop = splineThrough([
+    points[eyeFrom + keep - 2]!, a,
+    at(-(half0 + half) / 2 - 0.15, depth * 0.25), at(-half, depth * 0.55), at(-half * 0.86, depth * 0.82), at(-half * 0.45, depth * 0.96), at(0, depth),
+    at(half * 0.45, depth * 0.96), at(half * 0.86, depth * 0.82), at(half, depth * 0.55), at((half0 + half) / 2 + 0.15, depth * 0.25),
+    b, points[eyeTo - keep + 2]!,
+  ]);
+  const inner = resample(drop.slice(24, -24), NODE_SPACING);
+  const before = points.slice(0, eyeFrom + keep);
+  const all = [...before, ...inner, ...points.slice(eyeTo - keep + 1)];
+  return { points: all, eye: nearestIndex(all, at(0, depth), before.length) };
+}
+
+/** Up and a little away from the standing part, or down and a little towards the viewer. */
+function tailHeading(points: readonly Point3[], first: number, last: number, p: Presentation): Point3 {
+  if (p.tail === 'inside-eye') return unit([0, -1, 0.22]);
+  const exit = points[last]!;
+  const beside = points.slice(0, first + 1).reduce((best, q) => (Math.abs(q[1] - exit[1] - 3) < Math.abs(best[1] - exit[1] - 3) ? q : best), points[0]!);
+  const away = unit([exit[0] - beside[0], 0, exit[2] - beside[2]]);
+  return unit([0.14 * away[0], 1, 0.14 * away[2]]);
+}
+
+/** The tail led straight on from where it leaves the knot, easing into `direction`. */
+function withTail(points: readonly Point3[], last: number, direction: Point3, length: number): Point3[] {
+  const out = points.slice(0, last + 1);
+  let heading = unit(subtract(points[last]!, points[last - 2]!));
+  for (let s = 0; s < length; s += NODE_SPACING) {
+    heading = unit(lerp(heading, direction, 0.16));
+    out.push(add(out.at(-1)!, scale(heading, NODE_SPACING)));
+  }
+  return out;
+}
+
+function stored(points: readonly Point3[], first: number, last: number, eye: number, standing: number): BakedShape {
+  const s = arcLengths(points);
+  let from = first;
+  while (from > 0 && s[first]! - s[from]! < standing) from--;
+  return {
+    xyz: points.slice(from).flatMap((q) => [round4(q[0]), round4(q[1]), round4(q[2])]),
+    marks: { standing: [0, first - from], tail: [last - from, points.length - 1 - from], eye: eye - from },
+    firstNode: from,
+  };
+}
+
+/** A knot in one strand whose end goes on, round where the eye would be, and hangs free beside it. */
+function openEnded(points: readonly Point3[], first: number, last: number, p: Presentation): BakedShape {
+  const from = points[last]!;
+  const depth = p.eye_ropeDiameters;
+  const at = (x: number, y: number): Point3 => [from[0] + x, from[1] - y, from[2]];
+  const free = resample(splineThrough([points[last - 2]!, from, at(-0.4, depth * 0.3), at(-0.6, depth * 0.6), at(0.4, depth * 0.9), at(2.4, depth), at(4.4, depth * 0.88), at(5, depth * 0.55), at(4.6, depth * 0.2), at(4.4, -1.5), at(4.6, -4)]).slice(24), NODE_SPACING);
+  const all = [...points.slice(0, last + 1), ...free.slice(1)];
+  const shape = stored(all, first, last, nearestIndex(all, at(2.4, depth), last), p.standing_ropeDiameters);
+  return shape;
+}
+
+/** One drawn-up state: turned upright, eye and tail drawn to size. */
+function presented(points: readonly Point3[], load: readonly number[], laid: LaidKnot, p: Presentation): { shape: BakedShape; inKnot: number; standingSide: number; core: Point3[] } {
+  const span = knotSpan(points, load, laid.eyeNode);
+  const s = arcLengths(points);
+  const standingSide = (laid.openEnd ? s[span.last]! : s[span.eyeFrom]!) - s[span.first]!;
+  const inKnot = laid.openEnd ? standingSide : standingSide + s[span.last]! - s[span.eyeTo]!;
+  const legs = laid.openEnd
+    ? ([points[span.last + 8]!, add(points[span.last + 8]!, [1, 0, 0])] as const)
+    : ([points[span.eyeFrom + 5]!, points[span.eyeTo - 5]!] as const);
+  const up = subtract(points[Math.max(0, span.first - 12)]!, lerp(legs[0], legs[1], 0.5));
+  const turned = upright(points, contactCentre(points, load), up, subtract(legs[1], legs[0]), p.frontYaw_deg);
+  const core = turned.filter((_, i) => (i >= span.first && i <= span.eyeFrom) || (i >= span.eyeTo && i <= span.last));
+  if (laid.openEnd) return { shape: openEnded(turned, span.first, span.last, p), inKnot, standingSide, core: turned.slice(span.first, span.last + 1) };
+  const sized = withEye(turned, span.eyeFrom, span.eyeTo, [0, 1, 0], p.eye_ropeDiameters);
+  const last = span.last + sized.points.length - turned.length;
+  const tailed = withTail(sized.points, last, tailHeading(sized.points, span.first, last, p), p.tail_ropeDiameters);
+  return { shape: stored(tailed, span.first, last, sized.eye, p.standing_ropeDiameters), inKnot, standingSide, core };
+}
+
+/**
+ * Bakes one form.
+ * @throws solver-passed-through, degenerate-shape
+ */
+export function bakeForm(laid: LaidKnot, presentation: Presentation): BakedForm {
+  const t = tighten({ ropes: [laid.points], pulls: laid.pulls, eyes: laid.eyes, stages: laid.stages, dressedAt: laid.dressedAt });
+  if (!t) throw fault('solver-passed-through');
+  const tight = presented(t.tight[0]!, t.load, laid, presentation);
+  const dressed = presented(t.dressed[0]!, t.dressedLoad, laid, presentation);
+  const extent = (axis: 0 | 1 | 2) => Math.max(...tight.core.map((q) => q[axis])) - Math.min(...tight.core.map((q) => q[axis])) + 1;
+
+  const passes = crossingsSeenFrom([{ points: laid.points, closed: false }], [0, 0, 1]).passes;
+  const first = Math.max(0, Math.floor(passes[0]!.at) - 3);
+  const last = Math.min(laid.points.length - 1, Math.ceil(passes.at(-1)!.at) + 3);
+  const knot = laid.points.filter((_, i) => i >= first && i <= last && Math.abs(i - laid.eyeNode) > 30);
+  const centre = scale(knot.reduce<Point3>(add, [0, 0, 0]), 1 / knot.length);
+  const laidTo = Math.min(laid.points.length, last + Math.round(9 / NODE_SPACING));
+  const gap = (shape: BakedShape) => smallestDistance([{ points: pointsOf(shape), closed: false }], NEIGHBOUR_ARC);
+  return {
+    laid: stored(laid.points.slice(0, laidTo).map((q) => subtract(q, centre)), first, last, laid.eyeNode, 8),
+    dressed: dressed.shape,
+    tight: tight.shape,
+    inKnot_ropeDiameters: round4(tight.inKnot),
+    inKnotStandingSide_ropeDiameters: round4(tight.standingSide),
+    inKnotLoose_ropeDiameters: round4(Math.max(tight.inKnot, dressed.inKnot)),
+    width_ropeDiameters: round4(Math.max(extent(0), extent(2))),
+    length_ropeDiameters: round4(extent(1)),
+    laidDistance_ropeDiameters: round4(smallestDistance([{ points: laid.points, closed: false }], NEIGHBOUR_ARC)),
+    smallestDistance_ropeDiameters: round4(gap(tight.shape)),
+    smallestDistanceEver_ropeDiameters: round4(t.smallestDistanceEver),
+  };
+}
+
+/** The points of a stored shape. */
+export function pointsOf(shape: BakedShape): Point3[] {
+  return Array.from({ length: shape.xyz.length / 3 }, (_, i): Point3 => [shape.xyz[3 * i]!, shape.xyz[3 * i + 1]!, shape.xyz[3 * i + 2]!]);
+}

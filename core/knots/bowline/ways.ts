@@ -1,0 +1,3 @@
+import type { Step } from '../catalogue';
+
+export const ways: Readonly<Record<string, readonly Step[]>> = {};

@@ -1,0 +1,45 @@
+/**
+ * Double bowline: two turns in the nipping loop, the end through both. A flat diagram with its over and
+ * under: the second turn lies inside the first. second-derivation.ts winds the same knot in space.
+ */
+import { nearestIndex } from '../../curve';
+import { NODE_SPACING } from '../../rope';
+import { flatDiagram, nodesOf, type Control } from '../authoring';
+import { EYE, EYE_FAR_POINT } from '../bowline/parts';
+import type { LaidForms, LaidKnot } from '../laid';
+
+const SCALE = 1.95;
+const TWO_TURNS: readonly Control[] = [
+  [0, 28], [0, 18], [0, 13, 0], [0, 10, 1], [-0.3, 7, -1], [-2.4, 4.6, -0.3], [-4, 1.5, 0], [-3.4, -1.6, 0], [0, -3.3, 0],
+  [3.4, -1.6, 0], [3.9, 1.5, 0], [2.4, 4, 0], [0, 4.7, 0], [-2, 3.2, 0], [-2.7, 1, 0], [-2, -1.1, 0], [0, -1.9, 0], [2, -1.1, 0],
+  [2.6, 1, 0], [1.8, 2.6, 0], [0.4, 3.2, 0.5], [-0.8, 3.9, 1], [-2, 5.4, 1], [-4.6, 6, 1], [-6.4, 2, 0],
+];
+const RISE: readonly Control[] = [
+  [0.9, -5, -0.5], [0.9, -3.3, -1], [0.9, -1.6, -1], [0.9, 0.5, 0], [1.5, 2.2, 1], [2.3, 4, 1], [2.9, 6.4, 0], [2.4, 9, 0], [0, 10, -1],
+  [-2.4, 9, 0], [-3.1, 6.4, 2], [-2.7, 4.3, 2], [-1.8, 2.4, 1], [-0.9, 0.5, 0], [-0.9, -1.6, -1], [-0.9, -3.3, -1], [-1, -6, 0],
+  [-1.3, -10], [-1.6, -15],
+];
+
+function doubleBowline(): LaidKnot {
+  const points = nodesOf(flatDiagram([...TWO_TURNS, ...EYE, ...RISE], { scale: SCALE, height: 0.72, plateau: 0.6 }), NODE_SPACING, 10);
+  const eyeNode = nearestIndex(points, [EYE_FAR_POINT[0] * SCALE, EYE_FAR_POINT[1] * SCALE, 0]);
+  return {
+    points,
+    eyeNode,
+    pulls: [
+      { rope: 0, end: 'standing', direction: [0, 1, 0], share: 1, held: true },
+      { rope: 0, end: 'tail', direction: [0, -1, 0.2], share: 0.6 },
+    ],
+    eyes: [{ rope: 0, node: eyeNode, direction: [0, -1, 0], share: 1.4, radius: 2.2 }],
+    stages: [
+      { duration: 250, force: [0.1, 0.5], friction: 0.06 },
+      { duration: 350, force: [0.5, 0.7], friction: 0.06, tailShare: 0.35 },
+      { duration: 150, force: [0.7, 0.25], friction: 0.2 },
+    ],
+    dressedAt: 0.5,
+  };
+}
+
+export const forms = {
+  right: () => doubleBowline(),
+} satisfies LaidForms;

@@ -1,0 +1,106 @@
+/**
+ * Figure-eight follow-through: a single flat eight whose path is doubled by offset, so that every pair
+ * is parallel by construction; the two strands meet in the eye. The rope hangs down from its standing
+ * part (up) into the eye (down). Faults are this path with one thing changed.
+ * Of the two lanes the standing strand takes the one that is *inside* at the turn it loads first.
+ */
+import { nearestIndex, offsetInPlane, splineThrough, straight, type Point3 } from '../../curve';
+import { GENTLE, NODE_SPACING } from '../../rope';
+import { flatDiagram, nodesOf, reversed, turnedUpsideDown, type Control } from '../authoring';
+import type { LaidForms, LaidKnot } from '../laid';
+
+// standing end first: up the middle, round the far turn, down across, round the near turn, up and out
+const EIGHT: readonly Control[] = [
+  [0, -26], [0, -18], [0, -12, 0], [0, -8.6, 1], [0.2, -3, 0], [0.9, -0.6, -1], [3.2, 3, 0], [3.3, 6, 0], [1.7, 7.9, 0.5],
+  [0, 8.2, 1], [-1.7, 7.9, 0.5], [-3.3, 6, 0], [-3, 3.4, 0], [-1.8, 1.7, -1], [-0.6, 0.4, 0], [0.5, -0.7, 1], [1.6, -1.6, 0.5],
+  [3.3, -4.2, 0], [2.6, -7.4, 0], [0, -8.6, -1], [-2.8, -7.6, 0], [-3.8, -4.6, 0], [-3.6, -1.6, 0], [-2.4, 1.2, 1],
+  [-0.6, 3.8, 0], [0, 6, -0.5], [0, 8.2, -1], [0, 11.5, 0], [0, 14, 0],
+];
+const SCALE = 1.4;
+const HALF_GAP = 0.64;
+const HEIGHT = 0.68;
+
+const bell = (x: number) => (Math.abs(x) >= 1 ? 0 : 0.5 + 0.5 * Math.cos(Math.PI * x));
+const step = (x: number) => (x <= -1 ? 0 : x >= 1 ? 1 : 0.5 + 0.5 * Math.sin((Math.PI * x) / 2));
+
+interface Variant {
+  /** the load strand takes the outer lane */
+  readonly loadOutside?: boolean;
+  /** the two strands change places at the near turn */
+  readonly pairCrossed?: boolean;
+  /** the tail goes to the other side of the strands it should run over, at the far turn */
+  readonly wrongLane?: boolean;
+}
+
+function path(): Point3[] {
+  return flatDiagram(EIGHT, { scale: SCALE, height: HEIGHT, plateau: 1.9 });
+}
+
+function followThrough({ loadOutside = false, pairCrossed = false, wrongLane = false }: Variant = {}): LaidKnot {
+  const line = path();
+  const nearTurn = nearestIndex(line, [-3.8 * SCALE, -4.6 * SCALE, 0]);
+  const side = loadOutside ? -1 : 1;
+  const width = 22; // points over which a pair changes places: 2.2 d to either side
+  const lane = (sense: 1 | -1) => {
+    const offset = (i: number) => {
+      const swapped = pairCrossed ? 1 - 2 * step((i - nearTurn) / width) : 1;
+      return side * sense * HALF_GAP * swapped;
+    };
+    const moved = offsetInPlane(line, offset);
+    return pairCrossed ? moved.map((p, i): Point3 => [p[0], p[1], p[2] + sense * 0.62 * bell((i - nearTurn) / (1.4 * width))]) : moved;
+  };
+  const standing = lane(1);
+  let tail = lane(-1);
+  if (wrongLane) {
+    const at = nearestIndex(line, [0, 8.2 * SCALE, HEIGHT]);
+    tail = tail.map((p, i): Point3 => [p[0], p[1], p[2] - (2 * HEIGHT + 1.35) * bell((i - at) / 46)]);
+  }
+  const a = standing.at(-1)!;
+  const b = tail.at(-1)!;
+  const eyeLength = 8;
+  const out = Math.sign(a[0] - b[0]) || 1;
+  const y = a[1];
+  const eye = splineThrough([
+    a, [out * 1.6, y + 3, 0], [out * 3.2, y + eyeLength, 0], [0, y + eyeLength + 3.6, 0], [-out * 3.2, y + eyeLength, 0], [-out * 1.6, y + 3, 0], b,
+  ]);
+  const points = nodesOf(turnedUpsideDown([...standing, ...eye.slice(1, -1), ...reversed(tail)]), NODE_SPACING);
+  const eyeNode = nearestIndex(points, [0, -(y + eyeLength + 3.6), 0]);
+  return {
+    points,
+    eyeNode,
+    pulls: [
+      { rope: 0, end: 'standing', direction: [-0.04 * side, 1, 0], share: 1 },
+      { rope: 0, end: 'tail', direction: [0.04 * side, 1, 0], share: 1 },
+    ],
+    eyes: [{ rope: 0, node: eyeNode, direction: [0, -1, 0], share: 2, radius: 2.2 }],
+    stages: GENTLE,
+    dressedAt: 0.3,
+  };
+}
+
+/** The first eight only: the end has gone through the harness and was never brought back into it. */
+function halfFinished(): LaidKnot {
+  const right = followThrough();
+  const line = path();
+  const y = line.at(-1)![1];
+  const points = nodesOf(turnedUpsideDown([...line, ...straight([0, y + 0.5, 0], [0, y + 30, 0])]), NODE_SPACING);
+  return {
+    ...right,
+    points,
+    eyeNode: points.length - 14,
+    pulls: [
+      { rope: 0, end: 'standing', direction: [0, 1, 0], share: 1 },
+      { rope: 0, end: 'tail', direction: [0, -1, 0], share: 1 },
+    ],
+    eyes: [],
+    openEnd: true,
+  };
+}
+
+export const forms = {
+  right: () => followThrough(),
+  'load-strand-outside': () => followThrough({ loadOutside: true }),
+  'half-finished': halfFinished,
+  'pair-crossed': () => followThrough({ pairCrossed: true }),
+  'wrong-lane': () => followThrough({ wrongLane: true }),
+} satisfies LaidForms;

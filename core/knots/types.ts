@@ -1,0 +1,113 @@
+/** What the catalogue says of a knot: one typed record. Facts carry a source: from practice, or general knowledge of the field. */
+import type { ShapeState } from './baking';
+
+export type Source = 'practice' | 'general';
+/** made for it; ok; avoid; fails */
+export type Grade = 'made' | 'ok' | 'avoid' | 'fails';
+export type Pull = 'standing-eye' | 'tail-eye' | 'through' | 'cross' | 'ring' | 'all' | 'up' | 'down';
+export type FaultId =
+  | 'half-finished' | 'pair-crossed' | 'wrong-lane' | 'loose' | 'tail-short' | 'tail-long' | 'eye-too-large' | 'one-harness-point'
+  | 'load-strand-outside' | 'lock-not-through-collar' | 'third-strand-astray' | 'nip-reversed' | 'turns-short' | 'tail-outside-eye'
+  | 'stopper-missing' | 'stopper-gap' | 'another-knot';
+export type Purpose =
+  | 'tie-in' | 'end-loop' | 'two-eyes' | 'midline' | 'join' | 'join-to-pass' | 'join-to-retrieve' | 'sling' | 'cord-loop' | 'hitch-object'
+  | 'tether' | 'handle' | 'friction' | 'belay' | 'releasable' | 'stopper' | 'isolate-damage' | 'tension-eye';
+export type Face = 'front' | 'back';
+
+export interface Fact {
+  readonly text: string;
+  readonly source: Source;
+}
+
+export interface PullGrade {
+  readonly pull: Pull;
+  readonly grade: Grade;
+  readonly condition: string;
+  readonly what_happens: string;
+  readonly source: Source;
+}
+
+/** 1 falls open, 3 works by hand, 5 tools or knife. */
+export interface Untying {
+  readonly condition: 'ordinary-load' | 'after-hard-falls' | 'set-unevenly';
+  readonly least: 1 | 2 | 3 | 4 | 5;
+  readonly most: 1 | 2 | 3 | 4 | 5;
+  readonly text: string;
+  readonly source: Source;
+}
+
+export type PointVerdict = 'take-out-and-retie' | 'put-right' | 'remark';
+
+export interface Fault {
+  readonly id: FaultId;
+  readonly name: string;
+  /** how it comes about */
+  readonly arises: string;
+  /** where it shows */
+  readonly shows: string;
+  readonly verdict: PointVerdict;
+  readonly what_to_do: string;
+  readonly source: Source;
+}
+
+/** Which computed picture stands for an answer. */
+export interface PictureOf {
+  /** 'right' or a fault that has a shape of its own */
+  readonly form: string;
+  readonly face: Face;
+  readonly state: ShapeState;
+  readonly harness?: 'both' | 'one';
+  /** another catalogue knot, where that is what the fault comes to */
+  readonly knot?: string;
+}
+
+export type CheckPointId = 'name' | 'front' | 'back' | 'path' | 'tail' | 'stopper' | 'set' | 'eye' | 'harness';
+
+export interface CheckPoint {
+  readonly id: CheckPointId;
+  readonly question: string;
+  readonly help: string;
+  readonly right: { readonly label: string; readonly picture: PictureOf };
+  /** wrong forms, most dangerous first */
+  readonly wrong: readonly { readonly fault: FaultId; readonly label: string; readonly picture: PictureOf | null }[];
+  readonly source: Source;
+}
+
+export interface FaceText {
+  readonly face: Face;
+  readonly shows: string;
+  readonly source: Source;
+}
+
+export interface Way {
+  readonly id: string;
+  readonly name: string;
+  readonly right: boolean;
+  readonly ends_in: { readonly fault: FaultId } | null;
+}
+
+export interface KnotEntry {
+  readonly id: string;
+  /** the usual names, the first is shown */
+  readonly names: readonly [string, ...string[]];
+  readonly family: 'end-loop';
+  readonly purposes: readonly Purpose[];
+  readonly needs: { readonly free_end: boolean; readonly thicknesses_through_object: number; readonly text: string };
+  readonly pulls: readonly PullGrade[];
+  readonly untying: readonly Untying[];
+  /** strands to pull one by one when setting */
+  readonly set: Fact;
+  readonly loosens: Fact;
+  readonly front_because: string;
+  readonly faces: readonly [FaceText, FaceText];
+  readonly check_points: readonly CheckPoint[];
+  readonly faults: readonly Fault[];
+  readonly tail_rule_key: string;
+  /** who can check it at a glance */
+  readonly recognised: { readonly by: 'anyone' | 'trained'; readonly text: string; readonly source: Source };
+  readonly cautions: readonly Fact[];
+  readonly good_for: readonly Fact[];
+  readonly form_certainty: 'settled' | 'one-derivation' | 'unsettled';
+  readonly form_text: string;
+  readonly ways: readonly Way[];
+}

@@ -1,0 +1,2 @@
+export { drawVector, facing, frameFor, pathInWords, type PictureComponent, type PictureSettings } from './vector';
+export { mixed, PICTURE_THEMES, type PictureTheme } from './tokens';

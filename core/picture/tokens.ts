@@ -1,0 +1,19 @@
+/**
+ * Tints of rope and of what is not rope, by theme: one table for vector pictures and for the turning
+ * rope. Strands are told apart by tint *and* tracer, never by tint alone: light to dark along the rope
+ * from standing part to tail holds for people who do not see hues.
+ */
+export const PICTURE_THEMES = {
+  paper: { casing: '#2a2119', ground: 'none', standing: '#c98a2b', tail: '#eadfc4', tracer: '#1c3350', tracerTail: '#8e2f1f', core: '#f6f1e4', object: '#8b9296', objectEdge: '#4a5054', mark: '#9c221c' },
+  headlamp: { casing: '#070605', ground: 'none', standing: '#d9942c', tail: '#f3e6c8', tracer: '#27466b', tracerTail: '#a63c28', core: '#fff6e0', object: '#7d8488', objectEdge: '#2b2f31', mark: '#ff7a63' },
+  print: { casing: '#000000', ground: '#ffffff', standing: '#b8b8b8', tail: '#ffffff', tracer: '#000000', tracerTail: '#555555', core: '#ffffff', object: '#8c8c8c', objectEdge: '#000000', mark: '#000000' },
+} as const;
+
+export type PictureTheme = keyof typeof PICTURE_THEMES;
+
+/** Mixes two #rrggbb colours; t = 0 gives the first. */
+export function mixed(a: string, b: string, t: number): string {
+  const part = (c: string, i: number) => parseInt(c.slice(1 + 2 * i, 3 + 2 * i), 16);
+  const hex = [0, 1, 2].map((i) => Math.round(part(a, i) + (part(b, i) - part(a, i)) * t).toString(16).padStart(2, '0'));
+  return `#${hex.join('')}`;
+}

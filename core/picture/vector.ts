@@ -1,0 +1,229 @@
+/**
+ * A knot as a vector picture: short overlapping pieces of rope drawn from far to near, each with a dark
+ * casing, so that over and under cannot be mistaken. Light from the upper left; where other strands lie
+ * in front, a piece is darker. Tracer yarns follow the sheath (two families of helices), so that run and
+ * twist can be read. Orthographic; the shape's z axis points to the viewer on the front.
+ */
+import { arcLengths, dot, lerp, onTube, resample, splineThrough, transportFrames, unit, type Point3 } from '../curve';
+import { crossingsSeenFrom, type Crossings } from '../topology';
+import { mixed, PICTURE_THEMES, type PictureTheme } from './tokens';
+
+export interface PictureComponent {
+  readonly name: string;
+  readonly role: 'rope' | 'second-rope' | 'sling' | 'ring' | 'post' | 'host';
+  readonly closed: boolean;
+  readonly diameter: number;
+  readonly points: readonly Point3[];
+  /** point indices between which the tint drifts from standing part to tail */
+  readonly drift?: readonly [number, number];
+}
+
+export interface PictureSettings {
+  readonly face: 'front' | 'back';
+  readonly theme: PictureTheme;
+  /** picture width in px */
+  readonly size_px: number;
+  /** 'whole' shows eye and tail, 'knot' the knot proper */
+  readonly crop: 'whole' | 'knot';
+  /** half height of the knot proper, diameters */
+  readonly knotRadius_ropeDiameters: number;
+  readonly title: string;
+  /** the tail ends here as a cut end */
+  readonly cutTail: boolean;
+  /** a ring drawn round this point of the rope: where to look */
+  readonly markAt?: Point3 | undefined;
+  /** fixed frame [left, bottom, width, height] in diameters, so that two pictures have one scale */
+  readonly frame?: readonly [number, number, number, number] | undefined;
+}
+
+interface Piece {
+  readonly depth: number;
+  readonly svg: string;
+}
+
+const STEP = 0.2;
+const PER_PIECE = 2;
+const f2 = (x: number) => (Math.round(x * 100) / 100 + 0).toString();
+
+/** The shape as seen on a face: x right, y up, z to the viewer. The back is the front turned about the upright axis. */
+export function facing(points: readonly Point3[], face: 'front' | 'back'): Point3[] {
+  return face === 'front' ? points.slice() : points.map((p) => [-p[0], p[1], -p[2]]);
+}
+
+/** The rope's path in words, for those who do not see the picture. */
+export function pathInWords(crossings: Crossings): string {
+  const words = crossings.passes.map((p) => (p.over ? 'over' : 'under'));
+  return words.length === 0 ? 'The rope does not cross itself.' : `From the standing part to the tail the rope passes ${words.join(', ')}.`;
+}
+
+const polyline = (points: readonly Point3[]) => `M${points.map((p) => `${f2(p[0])} ${f2(-p[1])}`).join('L')}`;
+
+export function frameFor(components: readonly PictureComponent[], settings: Pick<PictureSettings, 'face' | 'crop' | 'knotRadius_ropeDiameters'>): [number, number, number, number] {
+  const r = settings.knotRadius_ropeDiameters;
+  if (settings.crop === 'knot') return [-r - 1.6, -r - 1.6, 2 * r + 3.2, 2 * r + 3.2];
+  const all = components.flatMap((c) => facing(c.points, settings.face)).filter((p) => p[1] < r + 3.4);
+  const margin = 1.1;
+  const x0 = Math.min(...all.map((p) => p[0])) - margin;
+  const x1 = Math.max(...all.map((p) => p[0])) + margin;
+  const y0 = Math.min(...all.map((p) => p[1])) - margin;
+  const half = Math.max(Math.abs(x0), Math.abs(x1));
+  return [-half, y0, 2 * half, r + 3.2 - y0];
+}
+
+/**
+ * Draws the picture.
+ * @returns an SVG document; pieces carry data-component, data-from, data-to (point indices), crossings data-crossing
+ */
+export function drawVector(components: readonly PictureComponent[], settings: PictureSettings): string {
+  const colours = PICTURE_THEMES[settings.theme];
+  const fine = components.map((c) => {
+    const seen = facing(c.points, settings.face);
+    const control = c.closed ? [...seen, seen[0]!] : seen;
+    return resample(splineThrough(control, 4), STEP);
+  });
+  const everywhere = fine.flat();
+  const frame = settings.frame ?? frameFor(components, settings);
+  const pieces: Piece[] = [];
+  components.forEach((c, which) => {
+    const points = fine[which]!;
+    const isRope = c.role !== 'ring' && c.role !== 'post';
+    const frames = transportFrames(points);
+    const s = arcLengths(points);
+    const perPoint = (c.points.length - (c.closed ? 0 : 1)) / (points.length - 1);
+    const r = c.diameter / 2;
+    const dims = smoothed(points.map((p, i) => (i % PER_PIECE === 1 ? shadeAt(p, everywhere) : Number.NaN)));
+    for (let i = 0; i < points.length - 1; i += PER_PIECE) {
+      const j = Math.min(points.length - 1, i + PER_PIECE);
+      const mid = points[Math.floor((i + j) / 2)]!;
+      if (mid[1] > frame[1] + frame[3] + 2 || mid[1] < frame[1] - 2 || Math.abs(mid[0] - frame[0] - frame[2] / 2) > frame[2] / 2 + 2) continue;
+      const wide = points.slice(Math.max(0, i - 1), j + 2);
+      const own = points.slice(i, j + 1);
+      const cased = [lerp(points[Math.max(0, i - 1)]!, points[i]!, 0.4), ...own, lerp(points[j]!, points[Math.min(points.length - 1, j + 1)]!, 0.6)];
+      const dim = dims[i]!;
+      let colour: string = colours.object;
+      if (isRope) {
+        const at = i * perPoint;
+        const [a, b] = c.drift ?? [0, c.points.length - 1];
+        colour = mixed(colours.standing, colours.tail, Math.min(1, Math.max(0, (at - a) / (b - a || 1))));
+      }
+      const base = mixed(colour, '#140d06', Math.min(0.62, dim * 0.62));
+      const edge = mixed(base, '#140d06', isRope ? 0.38 : 0.25);
+      const light = mixed(base, '#ffffff', 0.3 * (1 - dim));
+      const casing = isRope ? colours.casing : colours.objectEdge;
+      const shifted = (points_: readonly Point3[], by: number) => points_.map((p): Point3 => [p[0] - by, p[1] + by, p[2]]);
+      const w = c.diameter;
+      let svg = `<path d="${polyline(cased)}" stroke="${casing}" stroke-width="${f2(w * 1.13)}"/>`;
+      svg += `<path d="${polyline(wide)}" stroke="${edge}" stroke-width="${f2(w * 0.97)}"/>`;
+      svg += `<path d="${polyline(shifted(wide, 0.05 * w))}" stroke="${base}" stroke-width="${f2(w * 0.76)}"/>`;
+      svg += `<path d="${polyline(shifted(wide, 0.14 * w))}" stroke="${light}" stroke-width="${f2(w * 0.3)}"/>`;
+      if (isRope) svg += tracers(points, frames, s, i, j, r, colours, dim);
+      const depth = Math.min(...own.map((p) => p[2])) * 0.3 + mid[2] * 0.7;
+      pieces.push({ depth, svg: `<g data-component="${c.name}" data-from="${Math.floor(i * perPoint)}" data-to="${Math.ceil(j * perPoint)}">${svg}</g>` });
+    }
+    if (isRope && settings.cutTail && !c.closed) {
+      const end = points.at(-1)!;
+      pieces.push({ depth: end[2] + 0.05, svg: cutEnd(points, colours.casing, colours.core, mixed(colours.tail, '#140d06', 0.3)) });
+    }
+  });
+  pieces.sort((a, b) => a.depth - b.depth);
+
+  const ropes = components.filter((c) => c.role !== 'ring' && c.role !== 'post').map((c) => ({ points: facing(c.points, settings.face), closed: c.closed }));
+  let crossings: Crossings = { count: 0, passes: [] };
+  try {
+    crossings = crossingsSeenFrom(ropes, [0, 0, 1]);
+  } catch {
+    // strands that touch exactly along the line of sight: the picture stands, only its words are left out
+  }
+  const spots = crossings.passes
+    .filter((p) => p.over)
+    .map((p) => {
+      const q = ropes[p.line]!.points[Math.floor(p.at)]!;
+      return `<circle data-crossing="${p.crossing + 1}" cx="${f2(q[0])}" cy="${f2(-q[1])}" r="0.7"/>`;
+    })
+    .join('');
+  let mark = '';
+  if (settings.markAt) {
+    const [m] = facing([settings.markAt], settings.face);
+    mark = `<circle cx="${f2(m![0])}" cy="${f2(-m![1])}" r="1.5" fill="none" stroke="${colours.mark}" stroke-width="0.22"/>`;
+  }
+  const [x, y, width, height] = frame;
+  const ground = colours.ground === 'none' ? '' : `<rect x="${f2(x)}" y="${f2(-y - height)}" width="${f2(width)}" height="${f2(height)}" fill="${colours.ground}"/>`;
+  return (
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${settings.size_px}" height="${Math.round((settings.size_px * height) / width)}" viewBox="${f2(x)} ${f2(-y - height)} ${f2(width)} ${f2(height)}" role="img">` +
+    `<title>${settings.title}</title><desc>${pathInWords(crossings)}</desc>${ground}` +
+    `<g fill="none" stroke-linejoin="round">${pieces.map((p) => p.svg).join('')}</g>${mark}<g fill="none" stroke="none" pointer-events="all">${spots}</g></svg>`
+  );
+}
+
+/** How much a place is covered by strands nearer to the viewer or to the light, 0 to 1. */
+function shadeAt(p: Point3, others: readonly Point3[]): number {
+  let sum = 0;
+  for (const q of others) {
+    const dx = q[0] - p[0];
+    const dy = q[1] - p[1];
+    const dz = q[2] - p[2];
+    const d2 = dx * dx + dy * dy + dz * dz;
+    if (d2 > 4 || d2 < 0.6) continue;
+    const towards = (0.55 * dz - 0.35 * dx + 0.35 * dy) / Math.sqrt(d2) + 0.15;
+    if (towards > 0) sum += (towards / d2) * STEP;
+  }
+  return 1 - Math.exp(-0.75 * sum);
+}
+
+/** Fills the gaps (NaN) and evens the shade along the rope, so that pieces do not show as rungs. */
+function smoothed(values: readonly number[]): number[] {
+  const known = values.map((v, i) => ({ v, i })).filter((k) => !Number.isNaN(k.v));
+  const reach = 5;
+  return values.map((_, i) => {
+    let sum = 0;
+    let weight = 0;
+    for (const k of known) {
+      const w = Math.max(0, 1 - Math.abs(k.i - i) / reach);
+      sum += w * k.v;
+      weight += w;
+    }
+    return weight > 0 ? sum / weight : 0;
+  });
+}
+
+const PITCH = 3.4;
+
+/** Tracer yarns between fine points i and j: two of one hand, one of the other, as short slanted dashes on the near side. */
+function tracers(
+  points: readonly Point3[],
+  frames: ReturnType<typeof transportFrames>,
+  s: readonly number[],
+  i: number,
+  j: number,
+  radius: number,
+  colours: (typeof PICTURE_THEMES)[PictureTheme],
+  dim: number,
+): string {
+  let out = '';
+  const families = [
+    { hand: 1, phase: 0, colour: colours.tracer },
+    { hand: -1, phase: 2.1, colour: colours.tracer },
+    { hand: 1, phase: Math.PI, colour: colours.tracerTail },
+  ];
+  for (const family of families) {
+    const angle = (k: number) => (family.hand * 2 * Math.PI * s[k]!) / PITCH + family.phase;
+    // a yarn shows where it runs over the other family: every second of eight places round a pitch
+    const place = Math.floor((s[i]! * 8) / PITCH);
+    if (place % 2 === (family.hand > 0 ? 0 : 1)) continue;
+    const ends = [i, j].map((k) => ({ p: onTube(points, frames, k, radius, angle(k)), n: onTube([[0, 0, 0]], { tangents: [frames.tangents[k]!], normals: [frames.normals[k]!], binormals: [frames.binormals[k]!] }, 0, 1, angle(k)) }));
+    const near = Math.min(...ends.map((e) => dot(unit(e.n), [0, 0, 1])));
+    if (near < 0.12) continue;
+    out += `<path d="${polyline(ends.map((e) => e.p))}" stroke="${mixed(family.colour, '#140d06', dim * 0.45)}" stroke-width="${f2(0.2 * (0.5 + 0.5 * near))}" stroke-linecap="round"/>`;
+  }
+  return out;
+}
+
+/** A cut end: the sheath's edge and the core inside. */
+function cutEnd(points: readonly Point3[], casing: string, core: string, sheath: string): string {
+  const e = points.at(-1)!;
+  const d = points.at(-4)!;
+  const dx = e[0] - d[0];
+  const dy = e[1] - d[1];
+  const angle = (Math.atan2(-dy, dx) * 180) / Math.PI;
+  return `<g transform="translate(${f2(e[0])} ${f2(-e[1])}) rotate(${f2(angle)})"><ellipse rx="0.26" ry="0.53" fill="${sheath}" stroke="${casing}" stroke-width="0.09"/><ellipse rx="0.16" ry="0.34" fill="${core}"/></g>`;
+}

@@ -1,0 +1,76 @@
+/** The five shipped profiles. Figures as the schools give them; what a school does not say is left out. */
+import type { KnotStanding, Profile } from './types';
+
+const LOCAL = 'The rules of your employer, scheme or country always win over this profile.';
+const SIMPLE_BOWLINE: KnotStanding = { knot: 'bowline', says: 'only-with-stopper', rule: 'B1', text: 'a simple bowline holds a life only with a lock or a stopper', source: 'practice' };
+const DOUBLE_BOWLINE: KnotStanding = { knot: 'double-bowline', says: 'advised-with-stopper', rule: 'B2', text: 'a stopper gives the double bowline a margin', source: 'practice' };
+const FOLLOW_THROUGH = 'figure-eight-follow-through';
+
+export const SHIPPED_PROFILES: readonly Profile[] = [
+  {
+    id: 'sport-crag', version: 1, name: 'Sport crag', about: 'climbing on single ropes, tying in on a harness',
+    lengths: [
+      { id: 'SC-T1', for: [FOLLOW_THROUGH], use: 'tie-in', stopper: true, kind: 'beyond_stopper', noLength: true, text: 'with a stopper butted up to the eight no length is asked', source: 'practice' },
+      { id: 'SC-T1', for: [FOLLOW_THROUGH], use: 'tie-in', stopper: false, kind: 'tail', fixed_mm: 100, text: 'eight without a stopper: at least 100 mm of tail', source: 'general' },
+      { id: 'SC-T2', for: ['bowline-locked'], use: 'tie-in', kind: 'tail', fixed_mm: 100, max_mm: 200, text: 'locked bowline: 100 to 200 mm of tail; more is in the way', source: 'practice' },
+    ],
+    tieIn: [
+      { knot: FOLLOW_THROUGH, says: 'named', rule: 'SC-K1', text: 'named here as a tie-in', source: 'practice' },
+      { knot: 'bowline-locked', says: 'named', rule: 'SC-K2', text: 'named here as a tie-in', source: 'practice' },
+      SIMPLE_BOWLINE, DOUBLE_BOWLINE,
+    ],
+    stopperBehindTieIn: { asked: 'optional', knots: [FOLLOW_THROUGH], text: 'a stopper butted up to the eight, or 100 mm of tail without one', source: 'general' },
+    secondCheck: { asked: 'advised', source: 'general' },
+    startAllowance_mm: { least: 900, most: 900, text: 'start the follow-through an arm’s length, about 0.9 m, from the end', source: 'practice' },
+    caution: LOCAL,
+  },
+  {
+    id: 'rope-access', version: 1, name: 'Rope access', about: 'work at height on two ropes',
+    lengths: [
+      { id: 'RA-T2', for: ['double-overhand-stopper', 'figure-eight-stopper', 'figure-nine-stopper', 'overhand-stopper', 'trefoil-stopper'], use: 'rope-end', kind: 'beyond_stopper', fixed_mm: 300, text: 'end stoppers: at least 300 mm (12 in) of rope beyond the stopper', source: 'practice' },
+      { id: 'RA-T1', for: ['any'], use: 'any', kind: 'tail', fists: 1, text: 'every tail at least one fist, better a little more', source: 'practice' },
+    ],
+    tieIn: [
+      { knot: FOLLOW_THROUGH, says: 'named', rule: 'RA-K1', text: 'named here: started about 1 m from the end', source: 'practice' },
+      SIMPLE_BOWLINE, DOUBLE_BOWLINE,
+    ],
+    stopperBehindTieIn: { asked: 'not-asked', knots: [], text: 'no stopper is asked behind a tie-in', source: 'practice' },
+    secondCheck: { asked: 'required', source: 'general' },
+    startAllowance_mm: { least: 1000, most: 1000, text: 'start a follow-through about 1 m from the end', source: 'practice' },
+    caution: LOCAL,
+  },
+  {
+    id: 'rescue-team', version: 1, name: 'Rescue team', about: 'volunteer cliff rescue',
+    lengths: [],
+    tieIn: [
+      { knot: FOLLOW_THROUGH, says: 'named', rule: 'RT-K1', text: 'named here, with an overhand stopper round both strands', source: 'practice' },
+      SIMPLE_BOWLINE, DOUBLE_BOWLINE,
+    ],
+    stopperBehindTieIn: { asked: 'required', knots: [FOLLOW_THROUGH], doubtful: true, text: 'an overhand stopper round both strands behind a follow-through (doubtful: it may have been meant for the joint of two ropes)', source: 'practice' },
+    secondCheck: { asked: 'required', source: 'general' },
+    startAllowance_mm: { least: 900, most: 900, text: 'about 0.9 m (3 ft) of rope in hand before an eight', source: 'practice' },
+    caution: LOCAL,
+  },
+  {
+    id: 'tree-work', version: 1, name: 'Tree work', about: 'climbing and working in trees',
+    lengths: [
+      { id: 'TW-T1', for: ['buntline-hitch', 'barrel-noose'], use: 'any', kind: 'tail', ropeDiameters: 5, text: 'termination hitch: at least 5 rope diameters of tail, no stopper asked', source: 'practice' },
+    ],
+    tieIn: [SIMPLE_BOWLINE, DOUBLE_BOWLINE],
+    stopperBehindTieIn: { asked: 'not-asked', knots: [], text: 'no stopper is asked', source: 'practice' },
+    secondCheck: { asked: 'required', source: 'general' },
+    startAllowance_mm: null,
+    caution: LOCAL,
+  },
+  {
+    id: 'river-expedition', version: 1, name: 'River and expedition', about: 'crossings and expedition travel',
+    lengths: [
+      { id: 'RE-T1', for: ['end-loop'], use: 'tie-in', kind: 'tail', fixed_mm: 100, text: 'at least 100 mm (4 in) of tail at the end-loop knot', source: 'practice' },
+    ],
+    tieIn: [SIMPLE_BOWLINE, DOUBLE_BOWLINE],
+    stopperBehindTieIn: { asked: 'not-asked', knots: [], text: 'nothing is said about a stopper behind a tie-in', source: 'practice' },
+    secondCheck: { asked: 'required', source: 'general' },
+    startAllowance_mm: null,
+    caution: LOCAL,
+  },
+];

@@ -1,0 +1,131 @@
+/**
+ * What an entry of the record says. Entries are never changed: a correction is a new entry that points
+ * at the old one. People, ropes and profiles stand in them as ids with the content hash they had then.
+ * The entry's canonical bytes (RFC 8785) carry the hash of the entry before it, so the organisation's
+ * record is a chain. What the chain can prove and what not: docs/record.md.
+ */
+import type { Judgement, PointAnswer, Verdict } from '../inspect';
+
+export const ENTRY_KINDS = ['check', 'signature', 'correction', 'finding-closed'] as const;
+export type EntryKind = (typeof ENTRY_KINDS)[number];
+
+interface EntryHead {
+  readonly format: 1;
+  readonly id: string;
+  readonly organisation: string;
+  readonly sequence: number;
+  /** SHA-256 of the entry before, hex; 64 zeros for the first */
+  readonly previous_sha256: string;
+  readonly recorded_at: string;
+  readonly recorded_by: string;
+}
+
+export interface CheckBody {
+  readonly tied_knot: string;
+  readonly knot: string;
+  readonly knot_entry_sha256: string;
+  readonly catalogue_version: number;
+  readonly rope: string;
+  readonly rope_diameter_mm: number;
+  readonly place: string;
+  readonly tied_by: string;
+  readonly tied_at: string;
+  /** when the walk was finished, by the clock of the device */
+  readonly seen_at: string;
+  readonly profile: string;
+  readonly profile_version: number;
+  readonly profile_sha256: string;
+  readonly stopper: boolean;
+  readonly fist_mm: number;
+  readonly hand: 'right' | 'left';
+  readonly answers: readonly PointAnswer[];
+  readonly judgement: Judgement;
+  /** tied and checked by the same person */
+  readonly alone: boolean;
+  readonly note: string;
+  readonly demo: boolean;
+}
+export interface SignatureBody {
+  readonly check: string;
+  readonly tied_knot: string;
+  readonly signer: string;
+  readonly agrees: boolean;
+  readonly note: string;
+  readonly verdict_after: Verdict;
+  readonly demo: boolean;
+}
+export interface CorrectionBody {
+  readonly check: string;
+  readonly tied_knot: string;
+  readonly reason: string;
+  readonly answers: readonly PointAnswer[];
+  readonly judgement: Judgement;
+  readonly verdict_after: Verdict;
+  readonly demo: boolean;
+}
+export interface FindingClosedBody {
+  readonly check: string;
+  readonly tied_knot: string;
+  readonly what_was_done: 'taken-out' | 'retied' | 'rope-retired';
+  readonly note: string;
+  readonly demo: boolean;
+}
+
+export type Entry =
+  | (EntryHead & { readonly kind: 'check'; readonly body: CheckBody })
+  | (EntryHead & { readonly kind: 'signature'; readonly body: SignatureBody })
+  | (EntryHead & { readonly kind: 'correction'; readonly body: CorrectionBody })
+  | (EntryHead & { readonly kind: 'finding-closed'; readonly body: FindingClosedBody });
+export type EntryOf<K extends EntryKind> = Extract<Entry, { kind: K }>;
+
+/** The columns of the entries table that lists and screens read; each follows from the bytes alone. */
+export interface EntryColumns {
+  readonly kind: EntryKind;
+  readonly recorded_at: string;
+  readonly recorded_by: string;
+  /** the check an entry belongs to; a check belongs to itself */
+  readonly check_id: string;
+  readonly tied_knot: string;
+  readonly knot: string | null;
+  readonly rope: string | null;
+  readonly place: string | null;
+  readonly tied_by: string | null;
+  readonly signer: string | null;
+  readonly seen_at: string | null;
+  readonly profile: string | null;
+  readonly profile_version: number | null;
+  /** verdict after this entry; null where it changes none */
+  readonly verdict: Verdict | null;
+  readonly points_verdict: Verdict | null;
+  readonly tail_mm: number | null;
+  readonly tail_margin_mm: number | null;
+  readonly alone: boolean | null;
+  readonly demo: boolean;
+}
+
+/** Columns of an entry, computed from it. */
+export function columnsOf(entry: Entry): EntryColumns {
+  const none = { knot: null, rope: null, place: null, tied_by: null, signer: null, seen_at: null, profile: null, profile_version: null, verdict: null, points_verdict: null, tail_mm: null, tail_margin_mm: null, alone: null };
+  const head = { kind: entry.kind, recorded_at: entry.recorded_at, recorded_by: entry.recorded_by, tied_knot: entry.body.tied_knot, demo: entry.body.demo };
+  const tailOf = (answers: readonly PointAnswer[], judgement: Judgement) => ({
+    tail_mm: answers.find((a) => a.point === 'tail')?.tail?.tail_mm ?? null,
+    tail_margin_mm: judgement.points.find((p) => p.point === 'tail')?.tail?.margin_mm ?? null,
+  });
+  switch (entry.kind) {
+    case 'check': {
+      const b = entry.body;
+      return {
+        ...head, check_id: entry.id, knot: b.knot, rope: b.rope, place: b.place, tied_by: b.tied_by, signer: null, seen_at: b.seen_at, profile: b.profile,
+        profile_version: b.profile_version, verdict: b.judgement.verdict, points_verdict: b.judgement.points_verdict, alone: b.alone, ...tailOf(b.answers, b.judgement),
+      };
+    }
+    case 'signature':
+      return { ...none, ...head, check_id: entry.body.check, signer: entry.body.signer, verdict: entry.body.verdict_after };
+    case 'correction':
+      return { ...none, ...head, check_id: entry.body.check, verdict: entry.body.verdict_after, points_verdict: entry.body.judgement.points_verdict, ...tailOf(entry.body.answers, entry.body.judgement) };
+    case 'finding-closed':
+      return { ...none, ...head, check_id: entry.body.check };
+  }
+}
+
+export const FIRST_PREVIOUS = '0'.repeat(64);
