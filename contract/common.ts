@@ -1,0 +1,34 @@
+/** Building blocks of the HTTP contract. All objects are strict: unknown fields are refused. */
+import { z } from 'zod';
+import { ERRORS, type ErrorCode } from '../core/errors';
+
+export const API_BASE = '/api/v1';
+
+export const uuid = z.uuid().transform((v) => v.toLowerCase());
+export const knotId = z.string().min(1).max(60);
+export const instant = z.iso.datetime({ offset: false }).describe('UTC, like 2026-05-14T09:30:00.000Z');
+export const note = z.string().max(2000).refine(noControl, 'has control characters').default('');
+/** One line of text a person typed. */
+export const line = (max: number) => z.string().trim().min(1).max(max).refine(noControl, 'has control characters');
+export const diameter_mm = z.number().min(2).max(40);
+export const fist_mm = z.number().min(70).max(120);
+
+/** No control characters, and no lone surrogates, which neither JSON canonicalisation nor the database can hold. */
+function noControl(text: string): boolean {
+  return !/[\u0000-\u0009\u000b-\u001f\u007f]/.test(text) && !/\p{Cs}/u.test(text);
+}
+
+export const problem = z.strictObject({
+  type: z.string(),
+  title: z.string(),
+  status: z.number().int(),
+  detail: z.string(),
+  code: z.enum(Object.keys(ERRORS) as [ErrorCode, ...ErrorCode[]]),
+  errors: z.array(z.strictObject({ path: z.string(), message: z.string() })).optional(),
+});
+export type Problem = z.infer<typeof problem>;
+
+export const page = z.strictObject({
+  limit: z.coerce.number().int().min(1).max(200).default(50),
+  cursor: z.string().max(120).regex(/^[A-Za-z0-9_-]*$/, 'is not a cursor of this list').optional(),
+});

@@ -1,0 +1,5 @@
+export * from './common';
+export * from './knots';
+export * from './people';
+export * from './records';
+export { ENDPOINTS, type Endpoint, type EndpointName } from './endpoints';

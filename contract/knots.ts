@@ -1,0 +1,128 @@
+import { z } from 'zod';
+import { STATES } from '../core/knots/baking';
+import { MUST_PASS, OBJECTS, PULLS, PURPOSES, ROPE_KINDS, TEAMS, UNTYING_WISHES } from '../core/choose';
+import { diameter_mm, fist_mm, knotId } from './common';
+
+export const knotParams = z.strictObject({ id: knotId });
+export const shapeQuery = z.strictObject({
+  state: z.enum(STATES).default('tight'),
+  fault: z.string().max(60).optional(),
+  object: z.enum(['clip', 'ring', 'post']).optional().describe('ring: two harness points threaded by the eye'),
+  wraps: z.coerce.number().int().min(1).max(12).optional(),
+});
+export const pictureQuery = shapeQuery.extend({
+  face: z.enum(['front', 'back']).default('front'),
+  theme: z.enum(['paper', 'headlamp', 'print']).default('paper'),
+  size: z.coerce.number().int().min(32).max(2000).default(320),
+  crop: z.enum(['whole', 'knot']).default('whole'),
+  fit: z.string().max(60).optional().describe('take the frame of this form, so that two pictures have one scale'),
+});
+export const shapeFileQuery = z.strictObject({ state: z.enum(STATES).default('tight'), fault: z.string().max(60).optional() });
+
+const point3 = z.tuple([z.number(), z.number(), z.number()]);
+export const shapeComponent = z.strictObject({
+  name: z.string(),
+  role: z.enum(['rope', 'second-rope', 'sling', 'ring', 'post', 'host']),
+  closed: z.boolean(),
+  diameter: z.number(),
+  points: z.array(point3),
+  marks: z.strictObject({ standing: z.tuple([z.number(), z.number()]), tail: z.tuple([z.number(), z.number()]), eye: z.number() }).optional(),
+});
+export const shapeReply = z.strictObject({ unit: z.literal('rope-diameter'), components: z.array(shapeComponent) });
+
+export const knotListReply = z.array(
+  z.strictObject({
+    id: z.string(),
+    names: z.array(z.string()),
+    family: z.string(),
+    ways: z.array(z.strictObject({ id: z.string(), right: z.boolean(), ends_in: z.strictObject({ fault: z.string() }).nullable() })),
+    faults: z.array(z.string()),
+    form_certainty: z.enum(['settled', 'one-derivation', 'unsettled']),
+  }),
+);
+
+export const wayParams = z.strictObject({ id: knotId, way: z.string().min(1).max(60) });
+export const wayQuery = z.strictObject({ between: z.coerce.number().int().min(0).max(0).optional().describe('computed frames between key frames: none yet, only 0') });
+export const wayReply = z.strictObject({
+  frames: z.array(
+    z.strictObject({
+      key: z.boolean(),
+      components: z.array(shapeComponent),
+      caption: z.string(),
+      hands: z.strictObject({ left: z.string(), right: z.string() }),
+      moving: z.string(),
+    }),
+  ),
+  right: z.boolean(),
+  ends_in: z.strictObject({ fault: z.string() }).nullable(),
+});
+export const framePictureQuery = z.strictObject({
+  frame: z.coerce.number().int().min(0).max(60),
+  theme: z.enum(['paper', 'headlamp', 'print']).default('paper'),
+  size: z.coerce.number().int().min(32).max(2000).default(320),
+});
+
+const rope = z.strictObject({ kind: z.enum(ROPE_KINDS), diameter_mm });
+const distinct = <T>(values: readonly T[]) => new Set(values).size === values.length;
+export const job = z.strictObject({
+  purpose: z.enum(PURPOSES),
+  profile: z.string().min(1).max(80),
+  rope,
+  second_rope: rope.nullable().optional(),
+  pulls: z.array(z.enum(PULLS)).min(1).max(PULLS.length).refine(distinct, 'names a pull twice'),
+  object: z.enum(OBJECTS),
+  fits_thicknesses: z.number().int().min(0).max(20).optional(),
+  end_free: z.boolean(),
+  untie: z.enum(UNTYING_WISHES),
+  must_pass: z.array(z.enum(MUST_PASS)).max(MUST_PASS.length).refine(distinct, 'names a thing twice'),
+  team: z.enum(TEAMS),
+  life_load: z.boolean(),
+});
+const ruleText = z.strictObject({ rule: z.string(), text: z.string() });
+export const chooseReply = z.strictObject({
+  suited: z.array(
+    z.strictObject({
+      knot: z.string(),
+      score_parts: z.array(z.strictObject({ part: z.string(), value: z.number(), text: z.string() })),
+      reasons: z.array(ruleText),
+      cautions: z.array(ruleText),
+    }),
+  ),
+  nearly: z.array(z.strictObject({ knot: z.string(), wouldDoIf: z.string(), rule: z.string(), change: z.enum(['add-stopper', 'free-an-end']) })),
+  excluded: z.array(z.strictObject({ knot: z.string(), because: z.array(ruleText) })),
+  versions: z.strictObject({ catalogue: z.number(), profile: z.string(), profile_version: z.number() }),
+});
+
+export const tailBody = z.strictObject({
+  profile: z.string().min(1).max(80),
+  knot: knotId,
+  rope_diameter_mm: diameter_mm,
+  tail_mm: z.number().min(0).max(20000).optional(),
+  uncertainty_mm: z.number().min(0).max(1000).optional(),
+  stopper: z.boolean().optional(),
+  fist_mm: fist_mm.optional(),
+  as: z.enum(['tie-in', 'rope-end', 'tether']).optional(),
+});
+export const tailReply = z.strictObject({
+  length_kind: z.enum(['tail', 'beyond_stopper', 'start_allowance', 'bight', 'stopper_rope']),
+  required_mm: z.number().nullable(),
+  recommended_mm: z.number().nullable(),
+  max_mm: z.number().nullable(),
+  rule: z.strictObject({ id: z.string(), text: z.string(), source: z.string(), profile: z.string(), version: z.number() }),
+  verdict: z.enum(['enough', 'short', 'long', 'not-measured', 'no-rule']),
+  margin_mm: z.number().nullable(),
+});
+
+export const ropeNeededBody = z.strictObject({
+  knot: knotId,
+  rope_diameter_mm: diameter_mm,
+  eye_mm: z.number().min(0).max(20000).optional(),
+  object_diameter_mm: z.number().min(0).max(3000).optional(),
+  profile: z.string().min(1).max(80),
+});
+const n = z.number();
+export const ropeNeededReply = z.strictObject({
+  in_knot_mm: n, in_knot_mm_low: n, in_knot_mm_high: n, eye_mm: n, eye_mm_low: n, eye_mm_high: n, tail_mm: n, tail_mm_low: n, tail_mm_high: n,
+  stopper_mm: n, stopper_mm_low: n, stopper_mm_high: n, total_mm: n, total_mm_low: n, total_mm_high: n, start_at_mm: n, start_at_mm_low: n, start_at_mm_high: n,
+  notes: z.array(z.string()),
+});

@@ -1,0 +1,83 @@
+import { z } from 'zod';
+import { TAIL_METHODS, VERDICTS } from '../core/inspect';
+import { diameter_mm, fist_mm, instant, knotId, line, note, page, uuid } from './common';
+import { job } from './knots';
+
+export const newJobBody = z.strictObject({ id: uuid, name: line(120), rope: uuid.nullable().default(null), job });
+export const jobReply = z.strictObject({ id: z.string(), name: z.string(), rope: z.string().nullable(), job, created_by: z.string(), created_at: z.string() });
+export const jobsReply = z.strictObject({ items: z.array(jobReply), next: z.string().nullable() });
+
+const POINT_IDS = ['name', 'front', 'back', 'path', 'tail', 'stopper', 'set', 'eye', 'harness'] as const;
+export const pointAnswer = z.strictObject({
+  point: z.enum(POINT_IDS),
+  found: z.string().min(1).max(60),
+  tail: z.strictObject({ tail_mm: z.number().min(0).max(20000), method: z.enum(TAIL_METHODS), uncertainty_mm: z.number().min(0).max(1000) }).optional(),
+});
+const answers = z.array(pointAnswer).max(POINT_IDS.length).refine((a) => new Set(a.map((x) => x.point)).size === a.length, 'answers a point twice');
+
+export const newTiedKnotBody = z.strictObject({ id: uuid, knot: knotId, rope: uuid, place: line(160), tied_by: uuid, tied_at: instant });
+export const tiedKnotReply = z.strictObject({
+  id: z.string(), knot: z.string(), rope: z.string(), place: z.string(), tied_by: z.string(), tied_at: z.string(), ended_at: z.string().nullable(), ended_why: z.string().nullable(),
+});
+export const tiedKnotsReply = z.strictObject({ items: z.array(tiedKnotReply), next: z.string().nullable() });
+export const endTiedKnotBody = z.strictObject({ why: line(200) });
+
+export const newCheckBody = z.strictObject({
+  id: uuid,
+  tied_knot: newTiedKnotBody,
+  profile: z.string().min(1).max(80),
+  profile_version: z.number().int().min(1),
+  rope_diameter_mm: diameter_mm,
+  stopper: z.boolean(),
+  fist_mm: fist_mm,
+  hand: z.enum(['right', 'left']),
+  seen_at: instant,
+  answers,
+  note,
+});
+export type NewCheck = z.input<typeof newCheckBody>;
+
+export const newSignatureBody = z.strictObject({
+  id: uuid,
+  agrees: z.boolean(),
+  note,
+  /** who signs on this device; left out, the person of the session signs */
+  signer: z.strictObject({ person: uuid, password: z.string().min(1).max(200) }).optional(),
+});
+export const newCorrectionBody = z.strictObject({ id: uuid, reason: line(500), answers });
+export const newFindingClosedBody = z.strictObject({ id: uuid, what_was_done: z.enum(['taken-out', 'retied', 'rope-retired']), note });
+
+const verdict = z.enum(VERDICTS);
+export const checkRow = z.strictObject({
+  id: z.string(), sequence: z.number(), seen_at: z.string(), knot: z.string(), rope: z.string(), rope_tag: z.string(), place: z.string(),
+  tied_by: z.string(), tied_by_name: z.string(), checker: z.string(), checker_name: z.string(), signer: z.string().nullable(), signer_name: z.string().nullable(),
+  verdict, points_verdict: verdict, open_finding: z.boolean(), corrected: z.boolean(), alone: z.boolean(),
+  tail_mm: z.number().nullable(), tail_margin_mm: z.number().nullable(), profile: z.string(), profile_version: z.number(), demo: z.boolean(),
+});
+export type CheckRow = z.infer<typeof checkRow>;
+export const checksQuery = page.extend({
+  rope: uuid.optional(),
+  person: uuid.optional(),
+  verdict: verdict.optional(),
+  open: z.enum(['finding', 'signature']).optional(),
+  from: z.iso.date().optional(),
+  to: z.iso.date().optional(),
+});
+export const checksReply = z.strictObject({ items: z.array(checkRow), next: z.string().nullable() });
+
+export const checkParams = z.strictObject({ id: uuid });
+/** Entries of one check, oldest first, each with its hash; `entry` is the stored content. */
+export const checkReply = z.strictObject({
+  row: checkRow,
+  entries: z.array(z.strictObject({ sequence: z.number(), sha256: z.string(), entry: z.record(z.string(), z.unknown()) })),
+  second_check: z.enum(['required', 'advised', 'none']),
+});
+export const recordedReply = z.strictObject({ id: z.string(), sequence: z.number(), sha256: z.string(), verdict: verdict.nullable(), again: z.boolean() });
+export const headReply = z.strictObject({ organisation: z.string(), count: z.number(), head_sha256: z.string() });
+
+export const todayReply = z.strictObject({
+  open_findings: z.array(checkRow),
+  waiting_signatures: z.array(checkRow),
+  last_checks: z.array(checkRow),
+  counts: z.strictObject({ checks: z.number(), open_findings: z.number(), waiting_signatures: z.number() }),
+});

@@ -1,0 +1,122 @@
+/**
+ * npm start: installs what is missing, starts a private MariaDB, brings it up to date, builds when stale,
+ * serves, and prints one URL. Node built-ins only: it runs before anything is installed.
+ * Settings: PORT, IDIOM_HOST, IDIOM_DB_PORT, IDIOM_DATA, IDIOM_DATABASE_URL with IDIOM_DATABASE_ADMIN_URL, IDIOM_DEMO.
+ */
+import { spawn } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
+import { join } from 'node:path';
+import { ensureBuilt, ensurePackages, ensureSystem, root } from './lib/install.mjs';
+import { MARIADBD, runningOn, startMariadb } from './lib/mariadb.mjs';
+import { appPassword, dataFolder, portFree, portFrom, takeFolder } from './lib/place.mjs';
+import { prepare } from './lib/prepare.mjs';
+import { say, Stop } from './lib/say.mjs';
+
+const env = process.env;
+const undo = [];
+let server = null;
+let ending = false;
+
+async function end(code) {
+  if (ending) return;
+  ending = true;
+  if (server && server.exitCode === null && server.signalCode === null) {
+    const gone = new Promise((r) => server.on('exit', r));
+    server.kill('SIGTERM');
+    await Promise.race([gone, new Promise((r) => setTimeout(r, 8000))]);
+    if (server.exitCode === null && server.signalCode === null) server.kill('SIGKILL');
+  }
+  for (const f of undo.reverse()) await f();
+  process.exit(code);
+}
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void end(0).then(() => say('stopped')));
+
+/** A part that keeps dying is not started for ever: at most five times in a minute. */
+const deaths = [];
+function mayRestart() {
+  const now = Date.now();
+  deaths.push(now);
+  return deaths.filter((t) => now - t < 60_000).length <= 5;
+}
+
+async function database(folder, port) {
+  const started = await startMariadb(folder, port, {
+    onDeath: () => {
+      if (ending) return;
+      if (!mayRestart()) return void (console.error(`The database keeps stopping: see ${folder}/run/error.log`), end(9));
+      say('the database stopped unexpectedly: starting it again');
+      database(folder, port).catch((error) => {
+        console.error(error.message);
+        void end(9);
+      });
+    },
+  });
+  current = started;
+  return started;
+}
+let current = null;
+
+function serve(extra, first) {
+  server = spawn(process.execPath, [join(root, 'dist/server/main.js')], { cwd: root, detached: true, stdio: ['ignore', 'pipe', 'inherit'], env: { ...env, ...extra, NODE_ENV: 'production' } });
+  return new Promise((ready, fail) => {
+    let up = false;
+    server.stdout.on('data', (text) => {
+      if (String(text).includes('listening')) {
+        up = true;
+        ready();
+      } else process.stdout.write(text);
+    });
+    server.on('exit', (code) => {
+      if (ending) return;
+      if (!up && first) return fail(new Stop('The server did not start; the reason stands above.', code || 1));
+      if (!mayRestart()) return void (console.error('The server keeps stopping.'), end(9));
+      say('the server stopped unexpectedly: starting it again');
+      serve(extra, false).catch(() => {});
+    });
+  });
+}
+
+async function main() {
+  const port = portFrom(env, 'PORT', 8080);
+  const host = env.IDIOM_HOST ?? '127.0.0.1';
+  const external = env.IDIOM_DATABASE_URL;
+  if (external && !env.IDIOM_DATABASE_ADMIN_URL) throw new Stop('IDIOM_DATABASE_URL needs IDIOM_DATABASE_ADMIN_URL beside it: an account that may make tables and rights.');
+  if (!external && process.getuid() !== 0) ensureSystem([[MARIADBD, 'mariadb-server']]);
+  ensurePackages();
+  say('packages are there');
+  let adminUrl = env.IDIOM_DATABASE_ADMIN_URL;
+  let appUrl = external;
+  if (!external) {
+    ensureSystem([[MARIADBD, 'mariadb-server']]);
+    const folder = dataFolder(env);
+    undo.push(takeFolder(folder));
+    if (!(await portFree(port, host))) throw new Stop(`Port ${port} on ${host} is taken: set PORT to a free one, or stop what uses it.`, 4);
+    const left = runningOn(folder);
+    if (left) {
+      say('a database of an earlier run is still there: stopping it first');
+      process.kill(left, 'SIGTERM');
+      for (let i = 0; runningOn(folder) && i < 300; i++) await new Promise((r) => setTimeout(r, 100));
+    }
+    const dbPort = portFrom(env, 'IDIOM_DB_PORT', 33306);
+    if (!(await portFree(dbPort))) throw new Stop(`Port ${dbPort} for the database is taken: set IDIOM_DB_PORT to a free one.`, 4);
+    const db = await database(folder, dbPort);
+    undo.push(() => current?.stop());
+    say('database is up');
+    adminUrl = db.adminUrl;
+    appUrl = `mysql://idiom:${appPassword(folder, () => randomBytes(24).toString('hex'))}@127.0.0.1:${dbPort}/idiom`;
+  } else if (!(await portFree(port, host))) throw new Stop(`Port ${port} on ${host} is taken: set PORT to a free one, or stop what uses it.`, 4);
+  ensureBuilt();
+  say('program is built');
+  const prepared = prepare(adminUrl, appUrl);
+  say(prepared.migrations > 0 ? `database prepared (${prepared.migrations} migration${prepared.migrations > 1 ? 's' : ''})` : 'database is up to date');
+  const setupToken = prepared.people === 0 ? randomBytes(20).toString('hex') : null;
+  await serve({ IDIOM_DATABASE_URL: prepared.url, IDIOM_WEB_ROOT: join(root, 'dist/web'), PORT: String(port), IDIOM_HOST: host, ...(setupToken ? { IDIOM_SETUP_TOKEN: setupToken } : {}) }, true);
+  const base = `http://${host.includes(':') ? `[${host}]` : host}:${port}/`;
+  say(setupToken ? 'ready; this link makes the first instructor, once:' : 'ready');
+  console.log(setupToken ? `${base}setup#${setupToken}` : base);
+}
+
+main().catch((error) => {
+  console.error(error instanceof Stop ? error.message : `Something unforeseen: ${error.stack ?? error}`);
+  void end(error instanceof Stop ? error.code : 1);
+});

@@ -1,0 +1,87 @@
+/** Builds the server. Does not listen: main.ts does, tests use inject. */
+import cookie from '@fastify/cookie';
+import helmet from '@fastify/helmet';
+import rateLimit from '@fastify/rate-limit';
+import serveStatic from '@fastify/static';
+import swagger from '@fastify/swagger';
+import Fastify, { type FastifyInstance } from 'fastify';
+import { jsonSchemaTransform, validatorCompiler } from 'fastify-type-provider-zod';
+import { API_BASE, ENDPOINTS } from '../contract';
+import { fault } from '../core/errors';
+import { bind } from './bind';
+import type { Context } from './context';
+import { rows } from './database';
+import { docsPage, type OpenApi } from './docsPage';
+import { installErrors, sendProblem } from './plugins/errors';
+import { TryLimiter } from './plugins/session';
+import { knotRoutes } from './routes/knots';
+import { peopleRoutes } from './routes/people';
+import { recordRoutes } from './routes/records';
+
+const BODY_LIMIT = 256 * 1024;
+
+export async function buildApp(context: Context): Promise<FastifyInstance> {
+  const { settings, db } = context;
+  const app = Fastify({ logger: { level: settings.logLevel }, bodyLimit: BODY_LIMIT, routerOptions: { maxParamLength: 200 }, trustProxy: false, forceCloseConnections: true });
+  app.setValidatorCompiler(validatorCompiler);
+  // replies are typed and tested against the contract; they are not checked again on every request
+  app.setSerializerCompiler(() => (data) => JSON.stringify(data));
+  installErrors(app);
+  await app.register(cookie);
+  await app.register(helmet, {
+    contentSecurityPolicy: { directives: { defaultSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:'], workerSrc: ["'self'", 'blob:'], upgradeInsecureRequests: null } },
+    strictTransportSecurity: false,
+  });
+  if (settings.ratePerMinute > 0)
+    await app.register(rateLimit, {
+      max: settings.ratePerMinute, timeWindow: 60_000,
+      allowList: (request) => !request.url.startsWith('/api/'),
+      errorResponseBuilder: (_request, info) => fault('too-many-requests', { seconds: Math.ceil(info.ttl / 1000) }),
+    });
+  await app.register(swagger, {
+    openapi: { openapi: '3.1.0', info: { title: 'Idiom', version: settings.version, description: 'Life-safety knots: choosing, tying, checking, and the record of it. A training and record-keeping aid; it gives no clearance to load.' } },
+    transform: jsonSchemaTransform,
+  });
+
+  // pages of other sites may not change data with a visitor's cookie
+  app.addHook('onRequest', (request, _reply, done) => {
+    const { origin, host } = request.headers;
+    if (request.method !== 'GET' && request.method !== 'HEAD' && origin !== undefined) {
+      let from: string | null = null;
+      try {
+        from = new URL(origin).host;
+      } catch {
+        // "null" and nonsense are not this site
+      }
+      if (from !== host) return done(fault('cross-site'));
+    }
+    done();
+  });
+
+  const limiter = new TryLimiter(context.now);
+  await app.register((api, _options, done) => {
+    bind(api, context, ENDPOINTS.health, async () => {
+      await rows(db, 'SELECT 1');
+      return { status: 'ok', database: 'ok', version: settings.version };
+    });
+    knotRoutes(api, context);
+    peopleRoutes(api, context, limiter);
+    recordRoutes(api, context, limiter);
+    done();
+  });
+  app.get(`${API_BASE}/openapi.json`, { schema: { hide: true } }, () => app.swagger());
+  app.get('/api/docs', { schema: { hide: true } }, (_request, reply) => reply.type('text/html; charset=utf-8').send(docsPage(app.swagger() as unknown as OpenApi)));
+
+  if (settings.webRoot) await app.register(serveStatic, { root: settings.webRoot, wildcard: false, index: false, setHeaders: (reply, path) => { void reply.header('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache'); }, preCompressed: true });
+  app.setNotFoundHandler((request, reply) => {
+    const path = request.url.split('?')[0]!;
+    if (path.startsWith('/api/')) {
+      const known = Object.values(ENDPOINTS).some((e) => new RegExp(`^${API_BASE}${e.path.replace(/:\w+/g, '[^/]+')}$`).test(path));
+      return sendProblem(reply, fault(known ? 'method-not-allowed' : 'not-found'));
+    }
+    if (!settings.webRoot || (request.method !== 'GET' && request.method !== 'HEAD') || /\.\w+$/.test(path)) return sendProblem(reply, fault('not-found'));
+    return reply.type('text/html; charset=utf-8').header('cache-control', 'no-cache').sendFile('index.html');
+  });
+  await app.ready();
+  return app;
+}

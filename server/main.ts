@@ -1,0 +1,33 @@
+/** Listens. Started by scripts/start.mjs, which has prepared the database. */
+import { buildApp } from './app';
+import { openPool, poolOptions } from './database';
+import { excessiveGrant, grantsOf } from './rights';
+import { settingsFrom } from './settings';
+
+const settings = settingsFrom(process.env);
+const db = openPool(poolOptions(settings.databaseUrl));
+const { grants, database } = await grantsOf(db);
+const excess = excessiveGrant(grants, database);
+if (excess) {
+  console.error(`The database account may change or remove entries of the record (${excess}). Use an account with only the rights that the start command gives, and start again.`);
+  await db.end();
+  process.exit(3);
+}
+const app = await buildApp({ db, now: () => new Date(), settings });
+let stopping = false;
+const stop = () => {
+  if (stopping) return;
+  stopping = true;
+  void app.close().then(() => db.end()).then(() => process.exit(0));
+};
+process.on('SIGTERM', stop);
+process.on('SIGINT', stop);
+try {
+  await app.listen({ port: settings.port, host: settings.host });
+} catch (error) {
+  const e = error as { code?: string; message: string };
+  console.error(e.code === 'EADDRINUSE' ? `Port ${settings.port} is taken: set PORT to a free one, or stop what uses it.` : e.message);
+  await db.end();
+  process.exit(4);
+}
+console.log('listening');

@@ -1,0 +1,28 @@
+/**
+ * Prepares a database for the application: account, migrations, shipped profiles, demo data into an empty
+ * one. Run by scripts/start.mjs and scripts/test.mjs. Prints one JSON line: { url, migrations, people }.
+ */
+import { join } from 'node:path';
+import { openPool, poolOptions } from './database';
+import { plantDemo } from './demo/plant';
+import { NewerDataError, prepareDatabase } from './migrate';
+import { countPeople } from './tables/people';
+import { storeShippedProfiles } from './tables/profiles';
+
+const env = process.env;
+try {
+  const prepared = await prepareDatabase(env['IDIOM_DATABASE_ADMIN_URL']!, env['IDIOM_DATABASE_URL']!, env['IDIOM_MIGRATIONS'] ?? join(import.meta.dirname, 'migrations'));
+  const db = openPool(poolOptions(prepared.url));
+  await storeShippedProfiles(db, new Date());
+  if (env['IDIOM_DEMO'] !== '0' && (await countPeople(db)) === 0) await plantDemo(db, new Date(env['IDIOM_DEMO_NOW'] ?? Date.now()));
+  const people = await countPeople(db);
+  await db.end();
+  console.log(JSON.stringify({ ...prepared, people }));
+} catch (error) {
+  const e = error as { code?: string; message: string };
+  if (error instanceof NewerDataError) console.error(e.message);
+  else if (e.code === 'ER_ACCESS_DENIED_ERROR' || e.code === 'ER_DBACCESS_DENIED_ERROR') console.error(`The database refuses the account of IDIOM_DATABASE_ADMIN_URL: ${e.message}`);
+  else if (/disk full|No space left|errno: 28/i.test(e.message)) console.error('The disk is full: make room in the data folder and start again. Nothing was changed.');
+  else console.error(`The database could not be prepared: ${e.message}`);
+  process.exit(error instanceof NewerDataError ? 5 : 6);
+}

@@ -1,0 +1,101 @@
+import { randomUUID } from 'node:crypto';
+import type { FastifyInstance } from 'fastify';
+import { ENDPOINTS } from '../../contract';
+import { fault, IdiomError } from '../../core/errors';
+import { bind } from '../bind';
+import type { Context } from '../context';
+import { inTransaction, isDuplicate, rows } from '../database';
+import { checkPassword, closeSession, currentPerson, hashPassword, openSession, type TryLimiter } from '../plugins/session';
+import { anyDemo, insertOrganisation } from '../tables/organisations';
+import { countPeople, demoPeople, insertPerson, peopleOf, personByHandle, personById, publicPerson, updatePreferences } from '../tables/people';
+import { insertRope, ropeById, ropesOf } from '../tables/ropes';
+import type { FastifyRequest } from 'fastify';
+
+export function peopleRoutes(app: FastifyInstance, context: Context, limiter: TryLimiter): void {
+  const { db } = context;
+
+  const sessionOf = async (request: FastifyRequest) => {
+    const who = await currentPerson(context, request);
+    return {
+      person: who?.person ?? null,
+      organisation: who ? { id: who.organisation, name: who.organisation_name, demo: who.demo } : null,
+      demo: who ? who.demo : await anyDemo(db),
+      setup_open: who ? false : context.settings.setupToken !== null && (await countPeople(db)) === 0,
+    };
+  };
+
+  bind(app, context, ENDPOINTS.session, ({ request }) => sessionOf(request));
+
+  bind(app, context, ENDPOINTS.signIn, async ({ body, request, reply }) => {
+    const handle = body.handle.trim().toLowerCase();
+    const found = /^[a-z0-9.-]+$/.test(handle) ? await personByHandle(db, handle) : null;
+    await checkPassword(limiter, `sign-in|${handle}|${request.ip}`, found?.password_hash, body.password);
+    await openSession(context, reply, found!.id);
+    const [org] = await rows<{ id: string; name: string; demo: number }>(db, 'SELECT id, name, demo FROM organisations WHERE id = ?', [found!.organisation]);
+    return { person: publicPerson(found!), organisation: { id: org!.id, name: org!.name, demo: Boolean(org!.demo) }, demo: Boolean(org!.demo), setup_open: false };
+  });
+
+  bind(app, context, ENDPOINTS.signOut, async ({ request, reply }) => {
+    await closeSession(context, request, reply);
+    return { person: null, organisation: null, demo: await anyDemo(db), setup_open: false };
+  });
+
+  bind(app, context, ENDPOINTS.demoPeople, async () => (await demoPeople(db)).map((p) => ({ handle: p.handle, name: p.name, roles: p.roles, about: p.about })));
+
+  bind(app, context, ENDPOINTS.setup, async ({ body, reply }) => {
+    if (context.settings.setupToken === null || body.token !== context.settings.setupToken) throw fault('not-found');
+    const password_hash = await hashPassword(body.password);
+    const now = context.now();
+    const organisation = randomUUID();
+    const id = randomUUID();
+    await inTransaction(db, async (c) => {
+      if ((await countPeople(c)) > 0) throw fault('not-found');
+      await insertOrganisation(c, organisation, body.organisation, false, now);
+      await insertPerson(c, { id, organisation, handle: body.handle, name: body.name, password_hash, roles: ['instructor', 'inspector'], created_at: now });
+    });
+    await openSession(context, reply, id);
+    const person = await personById(db, organisation, id);
+    return { person: publicPerson(person!), organisation: { id: organisation, name: body.organisation, demo: false }, demo: false, setup_open: false };
+  });
+
+  bind(app, context, ENDPOINTS.preferences, async ({ body, who }) => {
+    const changes = Object.fromEntries(Object.entries(body).filter(([, v]) => v !== undefined));
+    await updatePreferences(db, who.id, changes);
+    return publicPerson((await personById(db, who.organisation, who.id))!);
+  });
+
+  bind(app, context, ENDPOINTS.people, async ({ who }) => (await peopleOf(db, who.organisation)).map(publicPerson));
+
+  bind(app, context, ENDPOINTS.newPerson, async ({ body, who }) => {
+    const there = await personById(db, who.organisation, body.id);
+    if (there) {
+      if (there.handle !== body.handle || there.name !== body.name) throw fault('id-taken');
+      return publicPerson(there);
+    }
+    const password_hash = await hashPassword(body.password);
+    try {
+      await insertPerson(db, { id: body.id, organisation: who.organisation, handle: body.handle, name: body.name, password_hash, roles: [...new Set(body.roles)], created_at: context.now() });
+    } catch (error) {
+      if (!isDuplicate(error)) throw error;
+      throw new IdiomError('bad-input', {}, [{ path: 'handle', message: 'is taken' }]);
+    }
+    return publicPerson((await personById(db, who.organisation, body.id))!);
+  });
+
+  bind(app, context, ENDPOINTS.ropes, ({ who }) => ropesOf(db, who.organisation));
+
+  bind(app, context, ENDPOINTS.newRope, async ({ body, who }) => {
+    const there = await ropeById(db, who.organisation, body.id);
+    if (there) {
+      if (there.tag !== body.tag || there.kind !== body.kind || there.diameter_mm !== body.diameter_mm) throw fault('id-taken');
+      return there;
+    }
+    try {
+      await insertRope(db, who.organisation, body, context.now());
+    } catch (error) {
+      if (!isDuplicate(error)) throw error;
+      throw new IdiomError('bad-input', {}, [{ path: 'tag', message: 'there is a rope with this tag, or the id is taken' }]);
+    }
+    return (await ropeById(db, who.organisation, body.id))!;
+  });
+}

@@ -1,0 +1,135 @@
+import type { FastifyInstance } from 'fastify';
+import type { z } from 'zod';
+import { ENDPOINTS, type CheckRow, type checksQuery } from '../../contract';
+import { fault, IdiomError } from '../../core/errors';
+import { shippedProfile } from '../../core/profiles';
+import { contentHash } from '../canonical';
+import type { Context } from '../context';
+import { bind } from '../bind';
+import { fromSequenceCursor, fromTimeCursor, sequenceCursor, timeCursor } from '../cursor';
+import { inTransaction, isDuplicate } from '../database';
+import { checksCsv } from '../documents/csv';
+import { keepTiedKnot, recordCheck, recordCorrection, recordFindingClosed, recordSignature } from '../recording';
+import type { TryLimiter } from '../plugins/session';
+import { chainHead, entriesOfCheck, statusCounts, statuses, type NamedStatus, type StatusFilter } from '../tables/entries';
+import { insertJob, jobById, jobsPage } from '../tables/jobs';
+import { ropeById } from '../tables/ropes';
+import { endTiedKnot, tiedKnotById, tiedKnotsPage } from '../tables/tiedKnots';
+
+const rowOf = (s: NamedStatus): CheckRow => ({
+  id: s.check_id, sequence: s.sequence, seen_at: s.seen_at, knot: s.knot, rope: s.rope, rope_tag: s.rope_tag, place: s.place, tied_by: s.tied_by, tied_by_name: s.tied_by_name,
+  checker: s.checker, checker_name: s.checker_name, signer: s.signer, signer_name: s.signer_name, verdict: s.verdict, points_verdict: s.points_verdict,
+  open_finding: s.open_finding, corrected: s.corrected, alone: s.alone, tail_mm: s.tail_mm, tail_margin_mm: s.tail_margin_mm, profile: s.profile, profile_version: s.profile_version, demo: s.demo,
+});
+
+function filterOf(q: z.output<typeof checksQuery>): StatusFilter {
+  return {
+    rope: q.rope, person: q.person, verdict: q.verdict, open: q.open,
+    from: q.from ? new Date(`${q.from}T00:00:00.000Z`) : undefined,
+    to: q.to ? new Date(new Date(`${q.to}T00:00:00.000Z`).getTime() + 86_400_000) : undefined,
+    beforeSequence: fromSequenceCursor(q.cursor),
+  };
+}
+/** Most rows in one file; a longer record is exported by date. */
+const FILE_ROWS = 20_000;
+
+export function recordRoutes(app: FastifyInstance, context: Context, limiter: TryLimiter): void {
+  const { db } = context;
+
+  bind(app, context, ENDPOINTS.jobs, async ({ query, who }) => {
+    const found = await jobsPage(db, who.organisation, query.limit + 1, fromTimeCursor(query.cursor));
+    const items = found.slice(0, query.limit);
+    const last = items.at(-1);
+    return { items, next: found.length > query.limit && last ? timeCursor(last.created_at, last.id) : null };
+  });
+
+  bind(app, context, ENDPOINTS.newJob, async ({ body, who }) => {
+    shippedProfile(body.job.profile);
+    const request = contentHash({ body, by: who.id });
+    const same = async () => {
+      const there = await jobById(db, body.id);
+      if (!there) return null;
+      const { organisation, request_sha256, ...job } = there;
+      if (organisation !== who.organisation || request_sha256 !== request) throw fault('id-taken');
+      return job;
+    };
+    const before = await same();
+    if (before) return before;
+    if (body.rope && !(await ropeById(db, who.organisation, body.rope))) throw new IdiomError('bad-input', {}, [{ path: 'rope', message: 'is no rope of this organisation' }]);
+    try {
+      await insertJob(db, who.organisation, { id: body.id, name: body.name, rope: body.rope, job: body.job, created_by: who.id }, context.now(), request);
+    } catch (error) {
+      if (!isDuplicate(error)) throw error;
+    }
+    return same();
+  });
+
+  bind(app, context, ENDPOINTS.tiedKnots, async ({ query, who }) => {
+    const found = await tiedKnotsPage(db, who.organisation, query.limit + 1, fromTimeCursor(query.cursor));
+    const items = found.slice(0, query.limit);
+    const last = items.at(-1);
+    return { items, next: found.length > query.limit && last ? timeCursor(last.tied_at, last.id) : null };
+  });
+
+  const tiedKnot = async (organisation: string, id: string) => {
+    const found = await tiedKnotById(db, id);
+    if (found?.organisation !== organisation) throw fault('not-found');
+    const { id: k, knot, rope, place, tied_by, tied_at, ended_at, ended_why } = found;
+    return { id: k, knot, rope, place, tied_by, tied_at, ended_at, ended_why };
+  };
+  bind(app, context, ENDPOINTS.newTiedKnot, async ({ body, who }) => {
+    await inTransaction(db, (c) => keepTiedKnot(c, context, who.organisation, body));
+    return tiedKnot(who.organisation, body.id);
+  });
+  bind(app, context, ENDPOINTS.endTiedKnot, async ({ params, body, who }) => {
+    await tiedKnot(who.organisation, params.id);
+    await endTiedKnot(db, who.organisation, params.id, context.now(), body.why);
+    return tiedKnot(who.organisation, params.id);
+  });
+
+  bind(app, context, ENDPOINTS.today, async ({ who }) => {
+    const [open, waiting, last, counts] = await Promise.all([
+      statuses(db, who.organisation, { open: 'finding' }, 20),
+      statuses(db, who.organisation, { open: 'signature' }, 20),
+      statuses(db, who.organisation, {}, 6),
+      statusCounts(db, who.organisation),
+    ]);
+    return { open_findings: open.map(rowOf), waiting_signatures: waiting.map(rowOf), last_checks: last.map(rowOf), counts };
+  });
+
+  const all = async (organisation: string, q: z.output<typeof checksQuery>) => (await statuses(db, organisation, filterOf(q), FILE_ROWS)).map(rowOf);
+
+  bind(app, context, ENDPOINTS.checks, async ({ query, who, request, reply }) => {
+    if (request.headers.accept?.split(',')[0]?.trim().startsWith('text/csv'))
+      return reply.type('text/csv; charset=utf-8').send(checksCsv(await all(who.organisation, query)));
+    const found = await statuses(db, who.organisation, filterOf(query), query.limit + 1);
+    const items = found.slice(0, query.limit).map(rowOf);
+    return { items, next: found.length > query.limit ? sequenceCursor(items.at(-1)!.sequence) : null };
+  });
+  bind(app, context, ENDPOINTS.checksCsv, async ({ query, who, reply }) =>
+    reply.type('text/csv; charset=utf-8').header('content-disposition', 'attachment; filename="checks.csv"').send(checksCsv(await all(who.organisation, query))),
+  );
+  bind(app, context, ENDPOINTS.checksJson, async ({ query, who, reply }) =>
+    reply.type('application/json').header('content-disposition', 'attachment; filename="checks.json"').send(JSON.stringify({ format: 'idiom-checks-1', checks: await all(who.organisation, query) }, null, 1)),
+  );
+
+  bind(app, context, ENDPOINTS.newCheck, ({ body, who }) => recordCheck(context, who, body));
+  bind(app, context, ENDPOINTS.check, async ({ params, who }) => {
+    const [status] = await statuses(db, who.organisation, { check: params.id }, 1);
+    if (!status) throw fault('not-found');
+    const entries = await entriesOfCheck(db, who.organisation, params.id);
+    return {
+      row: rowOf(status),
+      entries: entries.map((e) => ({ sequence: e.sequence, sha256: e.sha256, entry: JSON.parse(e.bytes.toString('utf8')) as Record<string, unknown> })),
+      second_check: shippedProfile(`${status.profile}@${status.profile_version}`).secondCheck.asked,
+    };
+  });
+  bind(app, context, ENDPOINTS.sign, ({ params, body, who, request }) => recordSignature(context, who, limiter, request.ip, params.id, body));
+  bind(app, context, ENDPOINTS.correct, ({ params, body, who }) => recordCorrection(context, who, params.id, body));
+  bind(app, context, ENDPOINTS.closeFinding, ({ params, body, who }) => recordFindingClosed(context, who, params.id, body));
+
+  bind(app, context, ENDPOINTS.head, async ({ who }) => {
+    const head = await chainHead(db, who.organisation);
+    return { organisation: who.organisation, count: head.sequence, head_sha256: head.sha256 };
+  });
+}

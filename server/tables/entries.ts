@@ -1,0 +1,160 @@
+/** The append-only record: the only place that writes or reads entries, heads and check_status. */
+import { FIRST_PREVIOUS, statusOf, type CheckStatus, type Entry } from '../../core/records';
+import { fault } from '../../core/errors';
+import { canonicalBytes, sha256 } from '../canonical';
+import { rows, run, type Connection, type Database } from '../database';
+
+export interface StoredEntry {
+  readonly organisation: string;
+  readonly sequence: number;
+  readonly id: string;
+  readonly check_id: string;
+  readonly kind: string;
+  readonly bytes: Buffer;
+  readonly sha256: string;
+  readonly previous_sha256: string;
+  readonly request_sha256: string;
+  readonly recorded_at: Date;
+  readonly recorded_by: string;
+}
+export interface Recorded {
+  readonly id: string;
+  readonly sequence: number;
+  readonly sha256: string;
+  readonly verdict: CheckStatus['verdict'] | null;
+  /** the same request had been recorded before */
+  readonly again: boolean;
+}
+
+const parse = (e: StoredEntry): Entry => JSON.parse(e.bytes.toString('utf8')) as Entry;
+
+export async function entryById(db: Database | Connection, id: string): Promise<StoredEntry | null> {
+  const [r] = await rows<StoredEntry>(db, 'SELECT * FROM entries WHERE id = ?', [id]);
+  return r ?? null;
+}
+export async function entriesOfCheck(db: Database | Connection, organisation: string, check: string): Promise<StoredEntry[]> {
+  return rows<StoredEntry>(db, 'SELECT * FROM entries WHERE check_id = ? AND organisation = ? ORDER BY sequence', [check, organisation]);
+}
+export const parsedEntries = (stored: readonly StoredEntry[]): Entry[] => stored.map(parse);
+
+/**
+ * Takes the organisation's chain (the row lock makes entries follow one another), and answers a request
+ * that was recorded before without recording it again.
+ * @throws id-taken when the id stands for another request
+ */
+export async function lockChain(c: Connection, organisation: string, id: string, request_sha256: string): Promise<{ sequence: number; sha256: string } | Recorded> {
+  const [head] = await rows<{ sequence: number; sha256: string }>(c, 'SELECT sequence, sha256 FROM chain_heads WHERE organisation = ? FOR UPDATE', [organisation]);
+  if (!head) throw fault('not-found');
+  const there = await entryById(c, id);
+  if (there) {
+    if (there.organisation !== organisation || there.request_sha256 !== request_sha256) throw fault('id-taken');
+    const status = statusOf(parsedEntries(await entriesOfCheck(c, organisation, there.check_id)));
+    return { id, sequence: there.sequence, sha256: there.sha256, verdict: status?.verdict ?? null, again: true };
+  }
+  return head;
+}
+
+/** Appends an entry to a locked chain, and brings the check's status up to it. */
+export async function append(c: Connection, head: { sequence: number; sha256: string }, draft: Omit<Entry, 'sequence' | 'previous_sha256' | 'format'>, request_sha256: string): Promise<Recorded> {
+  const entry = { ...draft, format: 1, sequence: head.sequence + 1, previous_sha256: head.sequence === 0 ? FIRST_PREVIOUS : head.sha256 } as Entry;
+  const bytes = canonicalBytes(entry);
+  const hash = sha256(bytes);
+  const check = entry.kind === 'check' ? entry.id : entry.body.check;
+  await run(c, 'INSERT INTO entries (organisation, sequence, id, check_id, kind, bytes, sha256, previous_sha256, request_sha256, recorded_at, recorded_by) VALUES (?)', [
+    [entry.organisation, entry.sequence, entry.id, check, entry.kind, bytes, hash, entry.previous_sha256, request_sha256, new Date(entry.recorded_at), entry.recorded_by],
+  ]);
+  await run(c, 'UPDATE chain_heads SET sequence = ?, sha256 = ? WHERE organisation = ?', [entry.sequence, hash, entry.organisation]);
+  const status = statusOf(parsedEntries(await entriesOfCheck(c, entry.organisation, check)))!;
+  await storeStatus(c, status);
+  return { id: entry.id, sequence: entry.sequence, sha256: hash, verdict: status.verdict, again: false };
+}
+
+const STATUS_COLUMNS = [
+  'check_id', 'organisation', 'sequence', 'tied_knot', 'seen_at', 'knot', 'rope', 'place', 'tied_by', 'checker', 'signer', 'verdict', 'points_verdict',
+  'open_finding', 'awaits_signature', 'corrected', 'alone', 'tail_mm', 'tail_margin_mm', 'profile', 'profile_version', 'demo',
+] as const satisfies readonly (keyof CheckStatus)[];
+
+async function storeStatus(c: Connection, s: CheckStatus): Promise<void> {
+  const values = STATUS_COLUMNS.map((k) => (k === 'seen_at' ? new Date(s.seen_at) : s[k]));
+  const updates = STATUS_COLUMNS.slice(1).map((k) => `${k} = VALUES(${k})`).join(', ');
+  await run(c, `INSERT INTO check_status (${STATUS_COLUMNS.join(', ')}) VALUES (?) ON DUPLICATE KEY UPDATE ${updates}`, [values]);
+}
+
+const BOOLEANS = ['open_finding', 'awaits_signature', 'corrected', 'alone', 'demo'] as const;
+type RawStatus = Record<string, unknown> & { seen_at: Date };
+const statusFromRow = (r: RawStatus): CheckStatus =>
+  ({ ...r, seen_at: r.seen_at.toISOString(), ...Object.fromEntries(BOOLEANS.map((b) => [b, Boolean(r[b])])) }) as unknown as CheckStatus;
+
+export interface NamedStatus extends CheckStatus {
+  readonly rope_tag: string;
+  readonly tied_by_name: string;
+  readonly checker_name: string;
+  readonly signer_name: string | null;
+}
+
+export interface StatusFilter {
+  readonly rope?: string | undefined;
+  readonly person?: string | undefined;
+  readonly verdict?: string | undefined;
+  readonly open?: 'finding' | 'signature' | undefined;
+  /** seen at or after, before */
+  readonly from?: Date | undefined;
+  readonly to?: Date | undefined;
+  readonly beforeSequence?: number | undefined;
+  readonly check?: string | undefined;
+}
+
+/** The query of the checks list; the bench makes the same one. */
+export function statusQuery(organisation: string, filter: StatusFilter, limit: number): { sql: string; values: unknown[] } {
+  const where = ['s.organisation = ?'];
+  const values: unknown[] = [organisation];
+  const add = (sql: string, ...v: unknown[]) => {
+    where.push(sql);
+    values.push(...v);
+  };
+  if (filter.rope) add('s.rope = ?', filter.rope);
+  if (filter.person) add('(s.tied_by = ? OR s.checker = ? OR s.signer = ?)', filter.person, filter.person, filter.person);
+  if (filter.verdict) add('s.verdict = ?', filter.verdict);
+  if (filter.open === 'finding') add('s.open_finding = TRUE');
+  if (filter.open === 'signature') add('s.awaits_signature = TRUE');
+  if (filter.from) add('s.seen_at >= ?', filter.from);
+  if (filter.to) add('s.seen_at < ?', filter.to);
+  if (filter.beforeSequence !== undefined) add('s.sequence < ?', filter.beforeSequence);
+  if (filter.check) add('s.check_id = ?', filter.check);
+  values.push(limit);
+  return {
+    sql: `SELECT ${STATUS_COLUMNS.map((k) => `s.${k}`).join(', ')}, r.tag AS rope_tag, t.name AS tied_by_name, c.name AS checker_name, g.name AS signer_name
+      FROM check_status s JOIN ropes r ON r.id = s.rope JOIN people t ON t.id = s.tied_by JOIN people c ON c.id = s.checker LEFT JOIN people g ON g.id = s.signer
+      WHERE ${where.join(' AND ')} ORDER BY s.sequence DESC LIMIT ?`,
+    values,
+  };
+}
+
+export async function statuses(db: Database, organisation: string, filter: StatusFilter, limit: number): Promise<NamedStatus[]> {
+  const { sql, values } = statusQuery(organisation, filter, limit);
+  return (await rows<RawStatus>(db, sql, values)).map((r) => statusFromRow(r) as NamedStatus);
+}
+
+export async function statusCounts(db: Database, organisation: string): Promise<{ checks: number; open_findings: number; waiting_signatures: number }> {
+  const [r] = await rows<{ checks: number; open_findings: number; waiting_signatures: number }>(
+    db,
+    `SELECT (SELECT COUNT(*) FROM check_status WHERE organisation = ?) AS checks,
+      (SELECT COUNT(*) FROM check_status WHERE organisation = ? AND open_finding) AS open_findings,
+      (SELECT COUNT(*) FROM check_status WHERE organisation = ? AND awaits_signature) AS waiting_signatures`,
+    [organisation, organisation, organisation],
+  );
+  return r!;
+}
+
+export async function chainHead(db: Database | Connection, organisation: string): Promise<{ sequence: number; sha256: string }> {
+  const [r] = await rows<{ sequence: number; sha256: string }>(db, 'SELECT sequence, sha256 FROM chain_heads WHERE organisation = ?', [organisation]);
+  return r ?? { sequence: 0, sha256: FIRST_PREVIOUS };
+}
+
+/** For verifying: entries in order, a bounded number at a time. */
+export async function entriesFrom(db: Database, organisation: string, afterSequence: number, limit: number): Promise<StoredEntry[]> {
+  return rows<StoredEntry>(db, 'SELECT * FROM entries WHERE organisation = ? AND sequence > ? ORDER BY sequence LIMIT ?', [organisation, afterSequence, limit]);
+}
+export async function storedStatuses(db: Database, organisation: string): Promise<CheckStatus[]> {
+  return (await rows<RawStatus>(db, `SELECT ${STATUS_COLUMNS.join(', ')} FROM check_status WHERE organisation = ?`, [organisation])).map(statusFromRow);
+}

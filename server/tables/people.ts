@@ -1,0 +1,75 @@
+import type { Person, Role } from '../../contract';
+import { rows, run, type Connection, type Database } from '../database';
+
+interface PersonRow {
+  id: string;
+  organisation: string;
+  handle: string;
+  name: string;
+  password_hash: string;
+  roles: string;
+  fist_mm: number;
+  calibrated: number;
+  length_unit: Person['length_unit'];
+  hand: Person['hand'];
+  single_keys: number;
+  about: string;
+}
+export interface StoredPerson extends Person {
+  readonly organisation: string;
+  readonly password_hash: string;
+  readonly about: string;
+}
+
+const COLUMNS = 'id, organisation, handle, name, password_hash, roles, fist_mm, calibrated, length_unit, hand, single_keys, about';
+
+const fromRow = (r: PersonRow): StoredPerson => ({
+  id: r.id, organisation: r.organisation, handle: r.handle, name: r.name, password_hash: r.password_hash, roles: r.roles.split(',').filter(Boolean) as Role[],
+  fist_mm: r.fist_mm, calibrated: Boolean(r.calibrated), length_unit: r.length_unit, hand: r.hand, single_keys: Boolean(r.single_keys), about: r.about,
+});
+
+/** What may leave the server of a person. */
+export function publicPerson(p: StoredPerson): Person {
+  return { id: p.id, handle: p.handle, name: p.name, roles: p.roles, fist_mm: p.fist_mm, calibrated: p.calibrated, length_unit: p.length_unit, hand: p.hand, single_keys: p.single_keys };
+}
+
+export async function personByHandle(db: Database, handle: string): Promise<StoredPerson | null> {
+  const [r] = await rows<PersonRow>(db, `SELECT ${COLUMNS} FROM people WHERE handle = ?`, [handle]);
+  return r ? fromRow(r) : null;
+}
+export async function personById(db: Database | Connection, organisation: string, id: string): Promise<StoredPerson | null> {
+  const [r] = await rows<PersonRow>(db, `SELECT ${COLUMNS} FROM people WHERE organisation = ? AND id = ?`, [organisation, id]);
+  return r ? fromRow(r) : null;
+}
+export async function peopleOf(db: Database, organisation: string): Promise<StoredPerson[]> {
+  return (await rows<PersonRow>(db, `SELECT ${COLUMNS} FROM people WHERE organisation = ? ORDER BY name, id`, [organisation])).map(fromRow);
+}
+export async function demoPeople(db: Database): Promise<StoredPerson[]> {
+  return (await rows<PersonRow>(db, `SELECT ${COLUMNS.split(', ').map((c) => `p.${c}`).join(', ')} FROM people p JOIN organisations o ON o.id = p.organisation WHERE o.demo ORDER BY p.name`)).map(fromRow);
+}
+export async function countPeople(db: Database | Connection): Promise<number> {
+  return (await rows<{ n: number }>(db, 'SELECT COUNT(*) AS n FROM people'))[0]!.n;
+}
+
+export interface NewPerson {
+  readonly id: string;
+  readonly organisation: string;
+  readonly handle: string;
+  readonly name: string;
+  readonly password_hash: string;
+  readonly roles: readonly Role[];
+  readonly fist_mm?: number;
+  readonly length_unit?: Person['length_unit'];
+  readonly about?: string;
+  readonly created_at: Date;
+}
+export async function insertPerson(db: Database | Connection, p: NewPerson): Promise<void> {
+  await run(db, 'INSERT INTO people (id, organisation, handle, name, password_hash, roles, fist_mm, calibrated, length_unit, about, created_at) VALUES (?)', [
+    [p.id, p.organisation, p.handle, p.name, p.password_hash, p.roles.join(','), p.fist_mm ?? 100, p.fist_mm !== undefined, p.length_unit ?? 'mm', p.about ?? '', p.created_at],
+  ]);
+}
+export async function updatePreferences(db: Database, id: string, changes: Partial<Pick<Person, 'fist_mm' | 'length_unit' | 'hand' | 'single_keys'>>): Promise<void> {
+  const set: Record<string, unknown> = { ...changes };
+  if (changes.fist_mm !== undefined) set['calibrated'] = true;
+  if (Object.keys(set).length > 0) await run(db, 'UPDATE people SET ? WHERE id = ?', [set, id]);
+}

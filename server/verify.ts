@@ -1,0 +1,143 @@
+/**
+ * npm run verify: goes through the record of every organisation and says whether each entry is what was
+ * written, in its place, and whether every column that a screen shows follows from the entries.
+ *   --head H --count N   a head and length noted elsewhere: finds a tail that was cut off
+ *   --organisation ID    one organisation only
+ * Exit 0: nothing found. 1: the first altered or missing entry is named. 2: could not be run.
+ */
+import { parseArgs } from 'node:util';
+import { columnsOf, FIRST_PREVIOUS, statusOf, type CheckStatus, type Entry } from '../core/records';
+import { canonicalBytes, sha256 } from './canonical';
+import { openPool, poolOptions, type Database } from './database';
+import { chainHead, entriesFrom, storedStatuses, type StoredEntry } from './tables/entries';
+import { organisationIds } from './tables/organisations';
+import { storedProfiles } from './tables/profiles';
+import { tiedKnotById } from './tables/tiedKnots';
+
+export interface Verification {
+  readonly organisation: string;
+  readonly count: number;
+  readonly head: string;
+  /** what is wrong, first entry first; empty when nothing was found */
+  readonly faults: readonly string[];
+}
+
+const BATCH = 500;
+
+/** Faults of one stored entry against its place in the chain; the parsed entry when it can be read. */
+export function verifyEntry(stored: StoredEntry, sequence: number, previous: string): { faults: string[]; entry: Entry | null } {
+  const name = `entry ${stored.sequence} (${stored.id})`;
+  if (stored.sequence !== sequence) return { faults: [`entry ${sequence} is missing`], entry: null };
+  let entry: Entry;
+  try {
+    entry = JSON.parse(stored.bytes.toString('utf8')) as Entry;
+    if (!canonicalBytes(entry).equals(stored.bytes)) return { faults: [`${name}: its bytes are not canonical`], entry: null };
+  } catch {
+    return { faults: [`${name}: its bytes cannot be read`], entry: null };
+  }
+  const faults: string[] = [];
+  const same = (what: string, a: unknown, b: unknown) => {
+    if (a !== b) faults.push(`${name}: ${what} was altered`);
+  };
+  if (sha256(stored.bytes) !== stored.sha256) faults.push(`${name}: its content was altered (hash does not fit)`);
+  same('the link to the entry before', entry.previous_sha256, previous);
+  same('the column previous_sha256', stored.previous_sha256, entry.previous_sha256);
+  same('the number', entry.sequence, sequence);
+  same('the organisation', entry.organisation, stored.organisation);
+  same('the id', entry.id, stored.id);
+  const c = columnsOf(entry);
+  same('the column kind', stored.kind, c.kind);
+  same('the column check_id', stored.check_id, c.check_id);
+  same('the column recorded_by', stored.recorded_by, c.recorded_by);
+  same('the column recorded_at', stored.recorded_at.toISOString(), c.recorded_at);
+  return { faults, entry };
+}
+
+export async function verifyOrganisation(db: Database, organisation: string, expected?: { head: string; count: number }): Promise<Verification> {
+  const faults: string[] = [];
+  const byCheck = new Map<string, Entry[]>();
+  const profiles = new Map((await storedProfiles(db)).map((p) => [`${p.profile}@${p.version}`, p]));
+  let previous = FIRST_PREVIOUS;
+  let sequence = 0;
+  let atCount: string | null = expected?.count === 0 ? FIRST_PREVIOUS : null;
+  reading: for (;;) {
+    const batch = await entriesFrom(db, organisation, sequence, BATCH);
+    if (batch.length === 0) break;
+    for (const stored of batch) {
+      const { faults: found, entry } = verifyEntry(stored, sequence + 1, previous);
+      faults.push(...found);
+      if (stored.sequence !== sequence + 1) break reading;
+      sequence = stored.sequence;
+      previous = stored.sha256;
+      if (expected && sequence === expected.count) atCount = stored.sha256;
+      if (!entry) continue;
+      const check = entry.kind === 'check' ? entry.id : entry.body.check;
+      byCheck.set(check, [...(byCheck.get(check) ?? []), entry]);
+      if (entry.kind !== 'check') continue;
+      const profile = profiles.get(`${entry.body.profile}@${entry.body.profile_version}`);
+      if (profile?.sha256 !== entry.body.profile_sha256 || sha256(profile.content) !== profile.sha256) faults.push(`entry ${sequence}: the rules ${entry.body.profile}@${entry.body.profile_version} are not those it was judged by`);
+      const knot = await tiedKnotById(db, entry.body.tied_knot);
+      const { knot: k, rope, place, tied_by, tied_at } = entry.body;
+      if (!knot || knot.knot !== k || knot.rope !== rope || knot.place !== place || knot.tied_by !== tied_by || knot.tied_at !== tied_at) faults.push(`entry ${sequence}: the tied knot ${entry.body.tied_knot} was altered or removed`);
+    }
+  }
+  const head = await chainHead(db, organisation);
+  if (head.sequence !== sequence || (sequence > 0 && head.sha256 !== previous)) faults.push(`the chain's head says ${head.sequence} entries, ${sequence} are there`);
+  if (expected) {
+    if (sequence < expected.count) faults.push(`entry ${sequence + 1} is missing: ${expected.count} entries were noted, ${sequence} are there`);
+    else if (atCount !== expected.head) faults.push(`entry ${expected.count} is not the one that was noted as head`);
+  }
+  faults.push(...compareStatuses(byCheck, await storedStatuses(db, organisation)));
+  return { organisation, count: sequence, head: previous, faults };
+}
+
+/** What lists show against what the entries say. */
+export function compareStatuses(byCheck: ReadonlyMap<string, readonly Entry[]>, stored: readonly CheckStatus[]): string[] {
+  const faults: string[] = [];
+  const rows = new Map(stored.map((s) => [s.check_id, s]));
+  for (const [check, entries] of byCheck) {
+    const should = statusOf(entries);
+    const is = rows.get(check);
+    rows.delete(check);
+    if (!should) faults.push(`check ${check}: entries without their check`);
+    else if (!is) faults.push(`entry ${should.sequence} (check ${check}): its row in the list is missing`);
+    else for (const key of Object.keys(should) as (keyof CheckStatus)[]) if (should[key] !== is[key]) faults.push(`entry ${should.sequence} (check ${check}): the shown column ${key} was altered`);
+  }
+  for (const check of rows.keys()) faults.push(`check ${check}: shown in the list, but there is no entry`);
+  return faults;
+}
+
+async function main(): Promise<number> {
+  const { values } = parseArgs({ options: { head: { type: 'string' }, count: { type: 'string' }, organisation: { type: 'string' } } });
+  if ((values.head === undefined) !== (values.count === undefined)) throw new Error('--head and --count belong together.');
+  if (values.count !== undefined && !/^\d+$/.test(values.count)) throw new Error('--count is a whole number.');
+  const db = openPool(poolOptions(process.env['IDIOM_DATABASE_URL']!));
+  let bad = 0;
+  try {
+    const organisations = (await organisationIds(db)).filter((o) => values.organisation === undefined || o.id === values.organisation);
+    if (organisations.length === 0) throw new Error('There is no such organisation.');
+    if (values.head !== undefined && organisations.length !== 1) throw new Error('--head needs --organisation: there are several.');
+    for (const o of organisations) {
+      const v = await verifyOrganisation(db, o.id, values.head === undefined ? undefined : { head: values.head, count: Number(values.count) });
+      if (v.faults.length === 0) console.log(`${o.name}: ${v.count} entries, each as written.\n  --organisation ${o.id} --head ${v.head} --count ${v.count}`);
+      else {
+        bad++;
+        console.log(`${o.name}: ${v.faults[0]}`);
+        for (const f of v.faults.slice(1, 20)) console.log(`  also: ${f}`);
+        if (v.faults.length > 20) console.log(`  and ${v.faults.length - 20} more`);
+      }
+    }
+  } finally {
+    await db.end();
+  }
+  return bad > 0 ? 1 : 0;
+}
+
+if (process.env['IDIOM_RUN_VERIFY'] === '1')
+  main().then(
+    (code) => process.exit(code),
+    (error: unknown) => {
+      console.error((error as Error).message);
+      process.exit(2);
+    },
+  );
