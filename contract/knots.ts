@@ -15,6 +15,7 @@ export const pictureQuery = shapeQuery.extend({
   theme: z.enum(['paper', 'headlamp', 'print']).default('paper'),
   size: z.coerce.number().int().min(32).max(2000).default(320),
   crop: z.enum(['whole', 'knot']).default('whole'),
+  hand: z.enum(['right', 'left']).default('right').describe('left: the shape mirrored, for left-handers'),
   fit: z.string().max(60).optional().describe('take the frame of this form, so that two pictures have one scale'),
 });
 export const shapeFileQuery = z.strictObject({ state: z.enum(STATES).default('tight'), fault: z.string().max(60).optional() });

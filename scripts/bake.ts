@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { bakeForm, type BakedForm, type Presentation } from '../core/knots/baking';
 import { formsToBake } from '../core/knots/eye-variants';
 import type { LaidForms } from '../core/knots/laid';
-import { indexText, inputHash, knotIds, knotsFolder } from './knotFiles';
+import { entriesText, indexText, inputHash, knotIds, knotsFolder } from './knotFiles';
 
 const wanted = process.argv.slice(2);
 for (const id of knotIds()) {
@@ -21,4 +21,5 @@ for (const id of knotIds()) {
   const text = `// Made by \`npm run bake\`. Do not edit.\n/* eslint-disable */\nimport type { BakedKnot } from '../catalogue';\n\nexport const baked: BakedKnot = ${JSON.stringify({ inputHash: inputHash(id), forms: out })};\n`;
   writeFileSync(join(knotsFolder, id, 'baked.ts'), text);
 }
+writeFileSync(join(knotsFolder, 'entries.ts'), entriesText(knotIds()));
 writeFileSync(join(knotsFolder, 'index.ts'), indexText(knotIds()));

@@ -30,9 +30,22 @@ export function inputHash(id: string): string {
   return hash.digest('hex');
 }
 
+const camel = (id: string) => id.replace(/-(\w)/g, (_, c: string) => c.toUpperCase());
+
+/** The text of core/knots/entries.ts: the facts alone, light enough for a browser. */
+export function entriesText(ids: readonly string[]): string {
+  return [
+    '// Made by `npm run bake` from the folders beside it. Do not edit.',
+    "import type { KnotEntry } from './types';",
+    ...ids.map((id) => `import { entry as ${camel(id)} } from './${id}/entry';`),
+    '',
+    `export const ENTRIES: readonly KnotEntry[] = [${ids.map(camel).join(', ')}];`,
+    '',
+  ].join('\n');
+}
+
 /** The text of core/knots/index.ts. */
 export function indexText(ids: readonly string[]): string {
-  const camel = (id: string) => id.replace(/-(\w)/g, (_, c: string) => c.toUpperCase());
   return [
     '// Made by `npm run bake` from the folders beside it. Do not edit.',
     "import type { CatalogueKnot } from './catalogue';",

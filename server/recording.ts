@@ -7,11 +7,12 @@ import type { newCheckBody, newCorrectionBody, newFindingClosedBody, newSignatur
 import { RECORDING_ROLES } from '../contract';
 import { fault, IdiomError } from '../core/errors';
 import { judge, type PointAnswer, type Verdict } from '../core/inspect';
-import { CATALOGUE_VERSION, knotById } from '../core/knots/catalogue';
+import { CATALOGUE_VERSION } from '../core/knots/catalogue';
 import { shippedProfile } from '../core/profiles';
 import { statusOf, type CheckBody, type Entry } from '../core/records';
 import { contentHash } from './canonical';
 import type { Context } from './context';
+import { knotIn, profileIn } from './named';
 import { inTransaction, isDuplicate, type Connection } from './database';
 import { checkPassword, type TryLimiter } from './plugins/session';
 import { append, entriesOfCheck, lockChain, parsedEntries, type Recorded } from './tables/entries';
@@ -30,7 +31,7 @@ type TiedKnotInput = z.output<typeof newCheckBody>['tied_knot'];
 
 /** Stores the tied knot, or finds the same one again. @throws bad-input, id-taken, unknown-knot */
 export async function keepTiedKnot(c: Connection, context: Context, organisation: string, k: TiedKnotInput): Promise<void> {
-  knotById(k.knot);
+  knotIn('tied_knot.knot', k.knot);
   const request = contentHash(k);
   const there = await tiedKnotById(c, k.id);
   if (there) {
@@ -59,8 +60,8 @@ function asAnswers(given: z.output<typeof newCheckBody>['answers']): PointAnswer
 
 export async function recordCheck(context: Context, who: SessionPerson, body: z.output<typeof newCheckBody>): Promise<Recorded> {
   const request = contentHash({ body, by: who.id });
-  const { entry: knot } = knotById(body.tied_knot.knot);
-  const profile = shippedProfile(body.profile);
+  const knot = knotIn('tied_knot.knot', body.tied_knot.knot);
+  const profile = profileIn('profile', body.profile);
   if (profile.version !== body.profile_version) throw fault('profile-superseded', { profile: `${body.profile}@${body.profile_version}` });
   const now = context.now();
   if (new Date(body.seen_at).getTime() > now.getTime() + CLOCK_AHEAD_MS) throw badField('seen_at', 'lies in the future: is the clock of the device right?');

@@ -110,7 +110,7 @@ function reasonsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   const says = profile.tieIn.find((k) => k.knot === knot.id);
   if (says?.says === 'named') out.push({ rule: says.rule, text: says.text });
   if (knot.recognised.by === 'anyone') out.push({ rule: 'C0', text: knot.recognised.text });
-  out.push(...knot.good_for.filter((f) => f.text !== knot.recognised.text).map((f, i) => ({ rule: `G${i + 1}`, text: f.text })));
+  out.push(...knot.good_for.filter((f) => knot.recognised.by !== 'anyone' || !/known to everybody|both faces/.test(f.text)).map((f, i) => ({ rule: `G${i + 1}`, text: f.text })));
   return out;
 }
 
@@ -128,7 +128,7 @@ function cautionsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   const stopper = profile.stopperBehindTieIn;
   if (job.purpose === 'tie-in' && stopper.asked === 'required' && stopper.knots.includes(knot.id)) out.push({ rule: 'S2', text: stopper.text });
   if (job.rope.kind === 'accessory-cord') out.push({ rule: 'R6', text: 'in cord: only general facts are known' });
-  out.push(...knot.cautions.filter((c) => c.text !== knot.recognised.text && !c.text.startsWith('it can set hard')).map((c, i) => ({ rule: `K${i + 1}`, text: c.text })));
+  out.push(...knot.cautions.filter((c) => !knot.recognised.text.includes(c.text) && !c.text.startsWith('it can set hard')).map((c, i) => ({ rule: `K${i + 1}`, text: c.text })));
   if (knot.form_certainty !== 'settled') out.push({ rule: 'S3', text: 'its computed form is not settled' });
   return out;
 }

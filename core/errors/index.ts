@@ -9,7 +9,7 @@ export const ERRORS = {
   'unsupported-media': { status: 415, title: 'This kind of body is not read here', detail: 'Send application/json.' },
   'body-too-large': { status: 413, title: 'The request body is too large', detail: 'The limit is 256 kB.' },
   'unknown-knot': { status: 404, title: 'No such knot in the catalogue', detail: 'There is no knot "{knot}". GET /api/v1/knots lists them.' },
-  'unknown-fault': { status: 404, title: 'This knot has no such fault', detail: 'The knot "{knot}" has no shape for the fault "{fault}".' },
+  'unknown-fault': { status: 400, title: 'This knot has no such fault', detail: 'The knot "{knot}" has no shape for the fault "{fault}".' },
   'unknown-way': { status: 404, title: 'This knot has no such way of tying', detail: 'The knot "{knot}" has no way "{way}".' },
   'unknown-profile': { status: 404, title: 'No such practice profile', detail: 'There is no profile "{profile}" here, or not in that version.' },
   'no-object-form': { status: 400, title: 'This knot has no form on that object', detail: 'The knot "{knot}" is not stored on the object "{object}".' },

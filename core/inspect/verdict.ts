@@ -5,7 +5,7 @@
  * "Cannot see" and an unanswered point are not judged. A remark changes nothing.
  */
 import { fault } from '../errors';
-import { knotById } from '../knots/catalogue';
+import { entryById } from '../knots/lookup';
 import type { CheckPoint, CheckPointId, FaultId, KnotEntry } from '../knots/types';
 import { judgeTail, type Profile, type TailAnswer } from '../profiles';
 
@@ -81,7 +81,7 @@ function judgeTailPoint(profile: Profile, input: JudgeInput, answer: PointAnswer
   if (t.verdict === 'no-rule' && t.rule.id !== 'none' && input.stopper) return { ...base, state: 'meets', text: t.rule.text };
   if (t.verdict === 'no-rule') return { ...base, state: 'not-judged', text: t.rule.text };
   if (!measured) return { ...base, state: 'not-judged', text: answer ? 'could not be seen' : 'not measured' };
-  const faults = knotById(input.knot).entry.faults;
+  const faults = entryById(input.knot).faults;
   const todo = (id: FaultId) => faults.find((f) => f.id === id)?.what_to_do ?? null;
   if (t.verdict === 'short') return { ...base, state: 'put-right', found: 'tail-short', text: `tail ${measured.tail_mm} mm, ${t.required_mm} asked`, what_to_do: todo('tail-short') };
   if (t.verdict === 'long') return { ...base, state: 'put-right', found: 'tail-long', text: `tail ${measured.tail_mm} mm, at most ${t.max_mm}`, what_to_do: todo('tail-long') };
@@ -93,7 +93,7 @@ function judgeTailPoint(profile: Profile, input: JudgeInput, answer: PointAnswer
  * @throws unknown-knot; bad-input for an answer that is not one of the point's
  */
 export function judge(profile: Profile, input: JudgeInput): Judgement {
-  const { entry } = knotById(input.knot);
+  const entry = entryById(input.knot);
   const points = checkPointsFor(entry, profile, input.stopper).map((point): JudgedPoint => {
     const answer = input.answers.find((a) => a.point === point.id);
     if (point.id === 'tail') return judgeTailPoint(profile, input, answer);

@@ -4,7 +4,7 @@
  * gives "no-rule", never a pass.
  */
 import { fault, finite } from '../errors';
-import { knotById } from '../knots/catalogue';
+import { entryById } from '../knots/lookup';
 import { SHIPPED_PROFILES } from './shipped';
 import type { LengthKind, LengthRule, Profile, TailUse } from './types';
 
@@ -69,7 +69,7 @@ export function requiredLength_mm(rule: LengthRule, ropeDiameter_mm: number, fis
  * @example judgeTail(shippedProfile('sport-crag'), { knot: 'bowline-locked', rope_diameter_mm: 10, tail_mm: 87 }).verdict // 'short'
  */
 export function judgeTail(profile: Profile, question: TailQuestion): TailAnswer {
-  const knot = knotById(question.knot).entry;
+  const knot = entryById(question.knot);
   const diameter = finite('rope_diameter_mm', question.rope_diameter_mm, 2, 40);
   const fist = finite('fist_mm', question.fist_mm ?? DEFAULT_FIST_MM, ...FIST_RANGE_MM);
   const uncertainty = finite('uncertainty_mm', question.uncertainty_mm ?? 0, 0, 1000);

@@ -33,8 +33,8 @@ function fieldFaults(error: FastifyError): FieldFault[] {
   for (const v of error.validation ?? []) {
     const path = v.instancePath.split('/').filter(Boolean).join('.');
     const at = where === 'body' ? path : [where, path].filter(Boolean).join('.');
-    const issue = (v.params as { issue?: { code?: string; keys?: string[] } }).issue ?? {};
-    if (issue.code === 'unrecognized_keys' && issue.keys) for (const key of issue.keys) out.push({ path: [at, key].filter(Boolean).join('.'), message: 'is not known here' });
+    const keys = (v.params as { keys?: string[] }).keys;
+    if (v.keyword === 'unrecognized_keys' && keys) for (const key of keys) out.push({ path: [at, key].filter(Boolean).join('.'), message: 'is not known here' });
     else out.push({ path: at, message: v.message ?? 'is not valid' });
   }
   return out.slice(0, 50);

@@ -5,9 +5,10 @@ import { fault } from '../../core/errors';
 import { pointsOf, type ShapeState } from '../../core/knots/baking';
 import { CATALOGUE_VERSION, faultsWithShape, framesOf, knotById, knotIds, shapeOf, storedForm, type ShapeComponent } from '../../core/knots/catalogue';
 import { drawVector, facing, frameFor, type PictureComponent } from '../../core/picture';
-import { judgeTail, SHIPPED_PROFILES, shippedProfile } from '../../core/profiles';
+import { judgeTail, SHIPPED_PROFILES } from '../../core/profiles';
 import { bind } from '../bind';
 import type { Context } from '../context';
+import { knotIn, profileIn } from '../named';
 
 /** Shapes and pictures change only with the catalogue: a browser may keep them a day. */
 const KEEP = 'public, max-age=86400';
@@ -84,10 +85,11 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
     checkForm(params.id, query);
     const form = query.fault ?? 'right';
     const harness = query.object === 'ring' ? (form === 'one-harness-point' ? 'one' : 'both') : null;
-    const components = asPicture(shapeOf(params.id, form, query.state, harness));
+    const mirrored = (c: readonly PictureComponent[]) => (query.hand === 'left' ? c.map((x) => ({ ...x, points: x.points.map((p): readonly [number, number, number] => [-p[0], p[1], p[2]]) })) : c);
+    const components = mirrored(asPicture(shapeOf(params.id, form, query.state, harness)));
     const radius = knotRadius(params.id, form, query.state);
     const framing = { face: query.face, crop: query.crop, knotRadius_ropeDiameters: radius };
-    const other = query.fit === undefined ? undefined : asPicture(shapeOf(params.id, query.fit, query.state, harness));
+    const other = query.fit === undefined ? undefined : mirrored(asPicture(shapeOf(params.id, fitForm(params.id, query.fit), query.state, harness)));
     const name = knotById(params.id).entry.names[0];
     return sendSvg(
       reply,
@@ -117,10 +119,22 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
     return sendSvg(reply, drawVector(components, { face: 'front', crop: 'whole', knotRadius_ropeDiameters: Math.min(15, Math.max(4, top - 3)), theme: query.theme, size_px: query.size, title: frame.caption, cutTail: true }));
   });
 
-  bind(app, context, ENDPOINTS.choose, ({ body }) => choose(body, shippedProfile(body.profile)));
-  bind(app, context, ENDPOINTS.tail, ({ body: { profile, ...question } }) => judgeTail(shippedProfile(profile), question));
-  bind(app, context, ENDPOINTS.ropeNeeded, ({ body: { profile, ...question } }) => ropeNeeded(shippedProfile(profile), question));
+  bind(app, context, ENDPOINTS.choose, ({ body }) => choose(body, profileIn('profile', body.profile)));
+  bind(app, context, ENDPOINTS.tail, ({ body: { profile, ...question } }) => {
+    knotIn('knot', question.knot);
+    return judgeTail(profileIn('profile', profile), question);
+  });
+  bind(app, context, ENDPOINTS.ropeNeeded, ({ body: { profile, ...question } }) => {
+    knotIn('knot', question.knot);
+    return ropeNeeded(profileIn('profile', profile), question);
+  });
   bind(app, context, ENDPOINTS.profiles, () => SHIPPED_PROFILES);
+}
+
+/** @throws unknown-fault */
+function fitForm(id: string, form: string): string {
+  if (form !== 'right' && !faultsWithShape(id).includes(form)) throw fault('unknown-fault', { knot: id, fault: form });
+  return form;
 }
 
 type Frame4 = readonly [number, number, number, number];

@@ -9,6 +9,7 @@ import { bind } from '../bind';
 import { fromSequenceCursor, fromTimeCursor, sequenceCursor, timeCursor } from '../cursor';
 import { inTransaction, isDuplicate } from '../database';
 import { checksCsv } from '../documents/csv';
+import { profileIn } from '../named';
 import { keepTiedKnot, recordCheck, recordCorrection, recordFindingClosed, recordSignature } from '../recording';
 import type { TryLimiter } from '../plugins/session';
 import { chainHead, entriesOfCheck, statusCounts, statuses, type NamedStatus, type StatusFilter } from '../tables/entries';
@@ -44,7 +45,7 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
   });
 
   bind(app, context, ENDPOINTS.newJob, async ({ body, who }) => {
-    shippedProfile(body.job.profile);
+    profileIn('job.profile', body.job.profile);
     const request = contentHash({ body, by: who.id });
     const same = async () => {
       const there = await jobById(db, body.id);

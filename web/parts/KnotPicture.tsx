@@ -1,0 +1,28 @@
+import { useTheme } from './theme';
+
+export interface KnotPictureProps {
+  readonly knot: string;
+  readonly form?: string;
+  readonly face?: 'front' | 'back';
+  readonly state?: 'laid' | 'dressed' | 'tight';
+  readonly crop?: 'whole' | 'knot';
+  readonly harness?: 'both' | 'one' | undefined;
+  /** another form whose frame is shared, so that both pictures have one scale */
+  readonly fit?: string | undefined;
+  readonly size: number;
+  readonly alt: string;
+}
+
+/** Address of a computed picture. */
+export function pictureUrl({ knot, form = 'right', face = 'front', state = 'tight', crop = 'whole', harness, fit, size }: KnotPictureProps, theme: string): string {
+  const q = new URLSearchParams({ face, state, crop, size: String(size), theme });
+  const fault = harness === 'one' ? 'one-harness-point' : form;
+  if (fault !== 'right') q.set('fault', fault);
+  if (harness) q.set('object', 'ring');
+  if (fit) q.set('fit', fit);
+  return `/api/v1/knots/${knot}/picture.svg?${q.toString()}`;
+}
+
+export function KnotPicture(props: KnotPictureProps) {
+  return <img src={pictureUrl(props, useTheme())} alt={props.alt} width={props.size} draggable={false} />;
+}

@@ -1,0 +1,26 @@
+/** The interface's words for the values of the contract. */
+import type { Job } from '../../core/choose/job';
+import type { Verdict } from '../../core/inspect';
+
+export const VERDICT_WORDS: Record<Verdict, string> = { 'meets-the-rule': 'Meets the rule', 'put-right': 'Put right', 'take-out-and-retie': 'Take out and retie', 'not-judged': 'Not judged' };
+export const PURPOSE_WORDS: Record<Job['purpose'], string> = {
+  'tie-in': 'a tie-in', 'end-loop': 'a loop at the end', 'two-eyes': 'two eyes', midline: 'a loop in the middle', join: 'joining two ropes', 'join-to-pass': 'a joint to be passed',
+  'join-to-retrieve': 'a joint to be pulled down', sling: 'a sling of tape', 'cord-loop': 'a loop of cord', 'hitch-object': 'making fast to a thing', tether: 'a personal tether', handle: 'a handle in the rope',
+  friction: 'gripping another rope', belay: 'belaying', releasable: 'a tie-off let go under load', stopper: 'a stopper', 'isolate-damage': 'taking damage out of the line', 'tension-eye': 'an eye to tension on',
+};
+export const OBJECT_WORDS: Record<Job['object'], string> = { harness: 'both harness points', clip: 'a karabiner', 'closed-ring': 'a closed ring', post: 'a post or tree', rope: 'another rope', none: 'nothing' };
+export const KIND_WORDS: Record<Job['rope']['kind'], string> = { dynamic: 'dynamic', 'low-stretch': 'low-stretch', 'accessory-cord': 'accessory cord', 'high-modulus-cord': 'high-modulus cord', webbing: 'webbing', 'hollow-braid': 'hollow braid' };
+export const UNTIE_WORDS: Record<Job['untie'], string> = { any: 'any way', 'by-hand-after-load': 'by hand after load', 'after-hard-falls': 'by hand after hard falls', 'under-load': 'while it is loaded' };
+export const TEAM_WORDS: Record<Job['team'], string> = { anyone: 'anyone here', trained: 'people trained on it' };
+export const PASS_WORDS: Record<Job['must_pass'][number], string> = { edge: 'an edge', 'standard-eight': 'a standard eight', 'large-eight': 'a large eight', pulley: 'a pulley', tube: 'a tube', autolock: 'an autolock', ring: 'a ring' };
+export const PULL_WORDS: Record<Job['pulls'][number], string> = {
+  'standing-eye': 'standing part to eye', 'tail-eye': 'tail to eye', through: 'standing part to tail', cross: 'one end across', ring: 'eye pulled apart', all: 'all at once', up: 'upward', down: 'downward',
+};
+export const POINT_WORDS: Record<string, string> = { name: 'Right knot', front: 'Front', back: 'Back', path: 'Path', tail: 'Tail', stopper: 'Stopper', set: 'Set', eye: 'Eye', harness: 'Harness' };
+
+/** Date and time of this device's zone, to the minute. */
+export const momentText = (iso: string): string => new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });
+export const dayText = (iso: string): string => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+export const initials = (name: string): string => name.split(/\s+/).map((p) => p[0] ?? '').join('').slice(0, 2).toUpperCase();
+
+export const CAUTION = 'A training and record-keeping aid. It gives no clearance to load. Hands-on instruction, a competent person’s check, the maker’s instructions and the rules of employer, scheme or country always win.';

@@ -1,0 +1,52 @@
+/** Which address shows what. Stations are loaded when they are first opened. */
+import { createBrowserRouter, Link } from 'react-router';
+import { Shell } from './parts/Shell';
+import { Loading } from './parts/States';
+
+function Broken() {
+  return (
+    <main className="state-page" style={{ margin: '0 auto' }}>
+      <h1>This page broke</h1>
+      <p className="m-0">What you entered is kept on this device. Load the page again.</p>
+      <button className="btn btn-primary" onClick={() => window.location.reload()}>Load again</button>
+    </main>
+  );
+}
+function Nowhere() {
+  return (
+    <div className="state-page">
+      <h1>There is no such page</h1>
+      <Link className="btn btn-primary" to="/">To today</Link>
+    </div>
+  );
+}
+
+export const router = createBrowserRouter([
+  {
+    errorElement: <Broken />,
+    hydrateFallbackElement: <Loading what="Opening" />,
+    children: [
+      { path: '/sign-in', lazy: async () => ({ Component: (await import('./stations/entrance/SignIn')).SignIn }) },
+      { path: '/setup', lazy: async () => ({ Component: (await import('./stations/entrance/Setup')).Setup }) },
+      {
+        path: '/',
+        element: <Shell />,
+        children: [
+          { index: true, lazy: async () => ({ Component: (await import('./stations/today/Today')).Today }) },
+          { path: 'me', lazy: async () => ({ Component: (await import('./stations/today/Me')).Me }) },
+          { path: 'choose', lazy: async () => ({ Component: (await import('./stations/choose/Choose')).Choose }) },
+          { path: 'tie', lazy: async () => ({ Component: (await import('./stations/tie/Shelf')).Shelf }) },
+          { path: 'tie/:knot', lazy: async () => ({ Component: (await import('./stations/tie/Tie')).Tie }) },
+          { path: 'check', lazy: async () => ({ Component: (await import('./stations/check/Begin')).Begin }) },
+          { path: 'check/:walk', lazy: async () => ({ Component: (await import('./stations/check/WalkPage')).WalkPage }) },
+          { path: 'log', lazy: async () => ({ Component: (await import('./stations/log/Log')).Log }) },
+          { path: 'log/ropes', lazy: async () => ({ Component: (await import('./stations/log/Ropes')).Ropes }) },
+          { path: 'log/people', lazy: async () => ({ Component: (await import('./stations/log/People')).People }) },
+          { path: 'log/rules', lazy: async () => ({ Component: (await import('./stations/log/Rules')).Rules }) },
+          { path: 'log/:id', lazy: async () => ({ Component: (await import('./stations/log/CheckPage')).CheckPage }) },
+          { path: '*', element: <Nowhere /> },
+        ],
+      },
+    ],
+  },
+]);

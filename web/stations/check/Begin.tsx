@@ -1,0 +1,91 @@
+import { useState, type FormEvent } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import { useNavigate } from 'react-router';
+import { stopperAsked } from '../../../core/inspect/verdict';
+import { useKnotsQuery, usePeopleQuery, useProfilesQuery, useRopesQuery, useSessionQuery, useTodayQuery } from '../../store/api';
+import { useApp, useSend } from '../../store';
+import { walkBegun } from '../../store/walks';
+import { Failed, Loading } from '../../parts/States';
+import { v4 } from '../../parts/uuid';
+import { KIND_WORDS } from '../../parts/words';
+
+const localNow = () => {
+  const d = new Date(Date.now() - new Date().getTimezoneOffset() * 60_000);
+  return d.toISOString().slice(0, 16);
+};
+
+/** What is checked, where, who tied it. Then the walk. */
+export function Begin() {
+  const navigate = useNavigate();
+  const send = useSend();
+  const { job, rope, knot } = useApp((s) => s.job);
+  const me = useSessionQuery().data!.person!;
+  const people = usePeopleQuery();
+  const ropes = useRopesQuery();
+  const profiles = useProfilesQuery();
+  const knots = useKnotsQuery();
+  const places = [...new Set(useTodayQuery().data?.last_checks.map((c) => c.place) ?? [])];
+  const [values, setValues] = useState({
+    knot: knot ?? 'figure-eight-follow-through', rope: rope?.id ?? '', place: '', tiedBy: '', tiedAt: localNow(), profile: job.profile.split('@')[0]!, stopper: false, hand: 'right' as 'right' | 'left',
+  });
+  const [tried, setTried] = useState(false);
+  const broken = [people, ropes, profiles, knots].find((q) => q.error);
+  if (broken) return <Failed error={broken.error} again={broken.refetch} />;
+  if (!people.data || !ropes.data || !profiles.data || !knots.data) return <Loading what="Getting ropes and people" />;
+  if (!me.roles.some((r) => r !== 'learner')) return <Failed error={{ status: 403, data: { title: 'Learners practise; they do not record checks', detail: 'A recorded check is evidence.', code: 'role-missing' } }} />;
+
+  const set = (change: Partial<typeof values>) => setValues({ ...values, ...change });
+  const profile = profiles.data.find((p) => p.id === values.profile) ?? profiles.data[0]!;
+  const stopperForced = stopperAsked(values.knot, profile);
+  const future = new Date(values.tiedAt).getTime() > Date.now() + 5 * 60_000;
+  const wrong = {
+    rope: values.rope === '' ? 'which rope is it in?' : null,
+    place: values.place.trim() === '' ? 'where is it?' : null,
+    tiedBy: values.tiedBy === '' ? 'who tied it?' : null,
+    tiedAt: values.tiedAt === '' || Number.isNaN(new Date(values.tiedAt).getTime()) ? 'when was it tied?' : future ? 'lies in the future' : null,
+  };
+  const inService = ropes.data.filter((r) => r.state === 'in-service');
+  const say = (key: keyof typeof wrong) => (tried && wrong[key] ? <p className="invalid-feedback d-block mb-0" id={`${key}-wrong`}>{wrong[key]}</p> : null);
+  const submit = (e: FormEvent) => {
+    e.preventDefault();
+    setTried(true);
+    const first = (Object.keys(wrong) as (keyof typeof wrong)[]).find((k) => wrong[k]);
+    if (first) return document.getElementById(first)?.focus();
+    const r = inService.find((x) => x.id === values.rope)!;
+    const id = v4();
+    send(walkBegun({
+      id, tiedKnot: v4(), knot: values.knot, rope: r.id, ropeTag: r.tag, rope_diameter_mm: r.diameter_mm, place: values.place.trim(), tiedBy: values.tiedBy, tiedAt: new Date(values.tiedAt).toISOString(),
+      profile: profile.id, profileVersion: profile.version, stopper: values.stopper || stopperForced, hand: values.hand, answers: [], tailText: '', tailUnit: me.length_unit, tailMethod: me.length_unit === 'fist' ? 'fists' : 'ruler',
+      note: '', seenAt: null, begunAt: new Date().toISOString(),
+    }));
+    void navigate(`/check/${id}`);
+  };
+  return (
+    <>
+      <h1>Which knot do you look at?</h1>
+      <Form noValidate onSubmit={submit} className="form-grid mt-3">
+        <Form.Group controlId="knot"><Form.Label>Knot</Form.Label>
+          <Form.Select value={values.knot} onChange={(e) => set({ knot: e.target.value })}>{knots.data.map((k) => <option key={k.id} value={k.id}>{k.names[0]}</option>)}</Form.Select></Form.Group>
+        <Form.Group controlId="rope"><Form.Label>In which rope</Form.Label>
+          <Form.Select value={values.rope} onChange={(e) => set({ rope: e.target.value })} isInvalid={tried && Boolean(wrong.rope)} aria-describedby="rope-wrong">
+            <option value="">choose</option>{inService.map((r) => <option key={r.id} value={r.id}>{r.tag}, {r.diameter_mm} mm {KIND_WORDS[r.kind]}</option>)}
+          </Form.Select>{say('rope')}{inService.length === 0 ? <Form.Text>There is no rope yet: add one under Log, Ropes.</Form.Text> : null}</Form.Group>
+        <Form.Group controlId="tiedBy"><Form.Label>Tied by</Form.Label>
+          <Form.Select value={values.tiedBy} onChange={(e) => set({ tiedBy: e.target.value })} isInvalid={tried && Boolean(wrong.tiedBy)} aria-describedby="tiedBy-wrong">
+            <option value="">choose</option>{people.data.map((p) => <option key={p.id} value={p.id}>{p.name}{p.id === me.id ? ' (me: then nobody else has looked)' : ''}</option>)}
+          </Form.Select>{say('tiedBy')}</Form.Group>
+        <Form.Group controlId="tiedAt"><Form.Label>Tied when</Form.Label>
+          <Form.Control type="datetime-local" value={values.tiedAt} onChange={(e) => set({ tiedAt: e.target.value })} isInvalid={tried && Boolean(wrong.tiedAt)} aria-describedby="tiedAt-wrong" />{say('tiedAt')}</Form.Group>
+        <Form.Group controlId="place"><Form.Label>Where</Form.Label>
+          <Form.Control value={values.place} onChange={(e) => set({ place: e.target.value })} list="places" maxLength={160} autoComplete="off" isInvalid={tried && Boolean(wrong.place)} aria-describedby="place-wrong" />
+          <datalist id="places">{places.map((p) => <option key={p} value={p} />)}</datalist>{say('place')}</Form.Group>
+        <Form.Group controlId="profile"><Form.Label>Rules</Form.Label>
+          <Form.Select value={profile.id} onChange={(e) => set({ profile: e.target.value })}>{profiles.data.map((p) => <option key={p.id} value={p.id}>{p.name}, version {p.version}</option>)}</Form.Select></Form.Group>
+        <Form.Group controlId="hand"><Form.Label>Tied with the</Form.Label>
+          <Form.Select value={values.hand} onChange={(e) => set({ hand: e.target.value as 'right' })}><option value="right">right hand</option><option value="left">left hand: pictures mirrored</option></Form.Select></Form.Group>
+        <div className="d-flex align-items-end"><Form.Check type="checkbox" id="stopper" checked={values.stopper || stopperForced} disabled={stopperForced} onChange={(e) => set({ stopper: e.target.checked })} label={stopperForced ? 'A stopper is asked by these rules' : 'A stopper is tied behind it'} /></div>
+        <div className="wide"><Button type="submit" size="lg">Begin the walk</Button></div>
+      </Form>
+    </>
+  );
+}

@@ -1,0 +1,71 @@
+import { Button, Form } from 'react-bootstrap';
+import { Link, useNavigate } from 'react-router';
+import type { Judgement } from '../../../core/inspect';
+import type { Profile } from '../../../core/profiles';
+import { refusalText, useNewCheckMutation, usePeopleQuery, useSessionQuery, type Refusal } from '../../store/api';
+import { useSend } from '../../store';
+import { walkChanged, walkEnded, type Walk } from '../../store/walks';
+import { useKnotName } from '../../parts/CheckRows';
+import { KnotPicture } from '../../parts/KnotPicture';
+import { Points } from '../../parts/Points';
+import { Verdict } from '../../parts/Verdict';
+import { CAUTION, momentText, POINT_WORDS } from '../../parts/words';
+
+interface Props {
+  readonly walk: Walk;
+  readonly profile: Profile;
+  readonly judgement: Judgement;
+  readonly fist_mm: number;
+  readonly onOpen: (point: string) => void;
+}
+
+/** The verdict as it would be recorded, and the signature of the one who looked. */
+export function Summary({ walk, profile, judgement, fist_mm, onOpen }: Props) {
+  const send = useSend();
+  const navigate = useNavigate();
+  const name = useKnotName();
+  const me = useSessionQuery().data!.person!;
+  const tier = usePeopleQuery().data?.find((p) => p.id === walk.tiedBy);
+  const [record, { error, isLoading }] = useNewCheckMutation();
+  const alone = walk.tiedBy === me.id;
+  const sign = async () => {
+    const seenAt = walk.seenAt ?? new Date().toISOString();
+    send(walkChanged({ id: walk.id, seenAt }));
+    const result = await record({
+      id: walk.id, tied_knot: { id: walk.tiedKnot, knot: walk.knot, rope: walk.rope, place: walk.place, tied_by: walk.tiedBy, tied_at: walk.tiedAt }, profile: walk.profile, profile_version: walk.profileVersion,
+      rope_diameter_mm: walk.rope_diameter_mm, stopper: walk.stopper, fist_mm, hand: walk.hand, seen_at: seenAt, answers: walk.answers.map((a) => ({ ...a })), note: walk.note,
+    });
+    if (!result.data) return;
+    await navigate(`/log/${walk.id}?just=recorded`, { replace: true });
+    send(walkEnded(walk.id));
+  };
+  const taken = (error as Refusal | undefined)?.data?.code === 'id-taken';
+  const putRight = judgement.points.filter((p) => p.state === 'put-right');
+  return (
+    <div className="verdict-page">
+      <div>
+        <h1 className="visually-hidden">Verdict</h1>
+        <Verdict of={judgement.verdict} big />
+        <p className="mt-2 mb-0 fs-5">
+          {judgement.verdict === 'not-judged' && judgement.points_verdict === 'meets-the-rule'
+            ? `Every point meets the rule. ${profile.name} asks for a second person: until one has signed it stays not judged.`
+            : judgement.verdict === 'not-judged' ? `Not judged at: ${judgement.not_judged.map((p) => POINT_WORDS[p]).join(', ')}.`
+            : judgement.verdict === 'put-right' ? `${putRight.map((p) => p.text).join('; ')}.${judgement.not_judged.length > 0 ? ` Not judged: ${judgement.not_judged.map((p) => POINT_WORDS[p]).join(', ')}.` : ''} Put it right, then look at those points again.`
+            : judgement.verdict === 'take-out-and-retie' ? `${judgement.points.filter((p) => p.state === 'take-out-and-retie').map((p) => p.text).join('; ')}. It stays open until an entry says what was done.`
+            : judgement.second_signature === 'missing-advised' ? `Every point meets the rule. ${profile.name} advises a second person.` : 'Every point meets the rule.'}
+        </p>
+        <p className="quiet mt-1 mb-0">{name(walk.knot)} in {walk.ropeTag} ({walk.rope_diameter_mm} mm), {walk.place}. Tied by {tier?.name ?? '…'}. Rules: {profile.name}, version {profile.version}. As seen then: {momentText(walk.seenAt ?? new Date().toISOString())}.</p>
+        <Points points={judgement.points} onOpen={onOpen} />
+      </div>
+      <aside className="d-grid gap-3">
+        <div className="sheet d-flex" style={{ background: 'var(--well)' }}>{(['front', 'back'] as const).map((f) => <KnotPicture key={f} knot={walk.knot} face={f} crop="knot" size={190} alt={`${name(walk.knot)}, ${f}, as it should look`} />)}</div>
+        {alone ? <div className="notice"><b>No second person.</b> You tied it and you look at it alone: the record says so.</div> : null}
+        <Form.Group controlId="note"><Form.Label>Note (goes into the record)</Form.Label>
+          <Form.Control as="textarea" rows={2} maxLength={2000} value={walk.note} onChange={(e) => send(walkChanged({ id: walk.id, note: e.target.value }))} /></Form.Group>
+        <Button size="lg" disabled={isLoading} onClick={() => void sign()}>{isLoading ? 'Recording …' : `Sign as ${me.name} and record`}</Button>
+        {error ? <p className="notice bad m-0" role="alert">{taken ? <>This check was recorded already, with another text. <Link to={`/log/${walk.id}`}>Open it</Link> and correct it there.</> : refusalText(error)}</p> : null}
+        <p className="caution m-0">{CAUTION}</p>
+      </aside>
+    </div>
+  );
+}

@@ -1,0 +1,61 @@
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { checkPointsFor, judge, type PointAnswer } from '../../../core/inspect';
+import { entryById } from '../../../core/knots/lookup';
+import { useProfilesQuery, useSessionQuery } from '../../store/api';
+import { useApp, useSend } from '../../store';
+import { pointAnswered, walkChanged } from '../../store/walks';
+import { Empty, Failed, Loading } from '../../parts/States';
+import { POINT_WORDS } from '../../parts/words';
+import { PointView } from './PointView';
+import { Summary } from './Summary';
+import { TailView } from './TailView';
+
+const BAR = { meets: 'done', remark: 'done', 'put-right': 'mend', 'take-out-and-retie': 'no', 'not-judged': 'open' } as const;
+
+/** The walk: one point a screen; which one stands in the address, so that Back goes back a point. */
+export function WalkPage() {
+  const { walk: id = '' } = useParams();
+  const navigate = useNavigate();
+  const send = useSend();
+  const [params] = useSearchParams();
+  const walk = useApp((s) => s.walks.find((w) => w.id === id));
+  const profiles = useProfilesQuery();
+  const me = useSessionQuery().data!.person!;
+  if (!walk) return <Empty title="This check is not on this device"><p className="m-0">It was recorded or thrown away, or begun on another device.</p><Link className="btn btn-primary" to="/log">To the log</Link></Empty>;
+  if (profiles.error) return <Failed error={profiles.error} again={profiles.refetch} />;
+  if (!profiles.data) return <Loading what="Getting the rules" />;
+  const profile = profiles.data.find((p) => p.id === walk.profile)!;
+  const knot = entryById(walk.knot);
+  const points = checkPointsFor(knot, profile, walk.stopper);
+  const firstOpen = points.findIndex((p) => !walk.answers.some((a) => a.point === p.id));
+  const asked = params.get('p');
+  const at = asked === null ? (firstOpen < 0 ? points.length : firstOpen) : Math.min(points.length, Math.max(0, Number.parseInt(asked, 10) || 0));
+  const go = (to: number) => void navigate(`/check/${id}?p=${to}`);
+  const back = () => (at === 0 ? void navigate('/check') : go(at - 1));
+  const answer = (a: PointAnswer) => {
+    send(pointAnswered({ id, answer: a }));
+    // coming back from the summary to one point leads back to it
+    const rest = points.findIndex((p, i) => i > at && !walk.answers.some((x) => x.point === p.id));
+    go(rest < 0 ? (points.some((p) => p.id !== a.point && !walk.answers.some((x) => x.point === p.id)) ? at + 1 : points.length) : at + 1);
+  };
+  const judgement = judge(profile, { knot: walk.knot, rope_diameter_mm: walk.rope_diameter_mm, stopper: walk.stopper, fist_mm: me.fist_mm, answers: walk.answers, secondSigned: false });
+  const point = points[at];
+  return (
+    <>
+      <ol className="steps" aria-label="Points of the walk">
+        {points.map((p, i) => {
+          const state = walk.answers.some((a) => a.point === p.id) ? BAR[judgement.points[i]!.state] : '';
+          return <li key={p.id} className={i === at ? 'now' : state}><button type="button" onClick={() => go(i)} aria-current={i === at ? 'step' : undefined} aria-label={`${POINT_WORDS[p.id]}${state ? ', answered' : ', open'}`}><i /></button></li>;
+        })}
+        <li className={at === points.length ? 'now' : ''}><button type="button" onClick={() => go(points.length)} aria-current={at === points.length ? 'step' : undefined} aria-label="Verdict"><i /></button></li>
+      </ol>
+      {!point ? <Summary walk={walk} profile={profile} judgement={judgement} fist_mm={me.fist_mm} onOpen={(p) => go(points.findIndex((x) => x.id === p))} />
+        : point.id === 'tail' ? (
+          <TailView
+            key={point.id} walk={walk} profile={profile} fist_mm={me.fist_mm} calibrated={me.calibrated} onChange={(c) => send(walkChanged({ id, ...c }))} onBack={back}
+            onMeasured={(tail) => answer({ point: 'tail', found: 'right', tail })} onCannotSee={() => answer({ point: 'tail', found: 'cannot-see' })}
+          />
+        ) : <PointView key={point.id} walk={walk} knot={knot} point={point} onAnswer={(found) => answer({ point: point.id, found: found as PointAnswer['found'] })} onBack={back} />}
+    </>
+  );
+}

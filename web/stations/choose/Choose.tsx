@@ -1,0 +1,139 @@
+import { useState } from 'react';
+import { Button, Form, Modal } from 'react-bootstrap';
+import { useNavigate } from 'react-router';
+import type { z } from 'zod';
+import type { chooseReply, newJobBody } from '../../../contract';
+import { v4 } from '../../parts/uuid';
+import type { Job } from '../../../core/choose/job';
+import { refusalText, useChooseQuery, useKnotsQuery, useNewJobMutation, useProfilesQuery, useRopeNeededQuery } from '../../store/api';
+import { useApp, useSend } from '../../store';
+import { jobChanged, knotTaken } from '../../store/job';
+import { KnotPicture } from '../../parts/KnotPicture';
+import { Failed, Loading } from '../../parts/States';
+import { CAUTION, OBJECT_WORDS, PASS_WORDS, PURPOSE_WORDS, TEAM_WORDS, UNTIE_WORDS } from '../../parts/words';
+import { Fill } from './Fill';
+import { Pulls } from './Pulls';
+import { RopeFill } from './RopeFill';
+
+type Suited = z.output<typeof chooseReply>['suited'][number];
+
+function Card({ s, place, of, job, name }: { s: Suited; place: number; of: number; job: Job; name: string }) {
+  const navigate = useNavigate();
+  const send = useSend();
+  const rope = useRopeNeededQuery({ knot: s.knot, rope_diameter_mm: job.rope.diameter_mm, profile: job.profile }).data;
+  const untying = s.score_parts.find((p) => p.part === 'untying')!.text.split(':')[0]!.replace(' of 5', '').replace(' to ', '–');
+  const take = (to: string) => {
+    send(knotTaken(s.knot));
+    void navigate(to);
+  };
+  return (
+    <article className={`sheet knot-card${place === 0 ? ' first' : ''}`}>
+      <div className="pic"><KnotPicture knot={s.knot} crop="knot" size={172} alt={`${name}, front, tight`} /></div>
+      <div className="say">
+        <h2>{name}</h2>
+        <p className="small quiet m-0">suited, {place === 0 ? 'first' : place === 1 ? 'second' : 'third'} of {of}</p>
+        <ul className="tells">
+          {s.reasons.slice(0, 4).map((r) => <li key={r.rule}>{r.text}<span className="rule-id">{r.rule}</span></li>)}
+          {s.cautions.slice(0, 4).map((r) => <li key={r.rule} className="care">{r.text}<span className="rule-id">{r.rule}</span></li>)}
+        </ul>
+        <div className="price">
+          <span><b>{rope ? `${(Math.ceil(rope.total_mm_high / 10) / 100).toFixed(2)} m` : '–'}</b>rope, eye and tail in</span>
+          <span><b>{untying}</b>untying, 5 is worst</span>
+          <span><b>{rope ? `${Math.round(rope.tail_mm)} mm` : '–'}</b>{rope?.notes.some((n) => n.startsWith('tail: the rule set gives no length')) ? 'of tail (no rule)' : 'of tail'}</span>
+        </div>
+        <div className="card-acts">
+          <Button onClick={() => take(`/tie/${s.knot}`)}>Tie it</Button>
+          <Button variant="outline-primary" onClick={() => take('/check')}>Check one</Button>
+        </div>
+      </div>
+    </article>
+  );
+}
+
+function KeepJob() {
+  const { job, rope } = useApp((s) => s.job);
+  const [show, setShow] = useState(false);
+  const [name, setName] = useState('');
+  const [id, setId] = useState(v4);
+  const [keep, { error, isLoading, isSuccess }] = useNewJobMutation();
+  return (
+    <>
+      <Button variant="link" onClick={() => setShow(true)}>{isSuccess ? 'Job kept' : 'Keep this job'}</Button>
+      <Modal show={show} onHide={() => setShow(false)} aria-labelledby="keep-title">
+        <Modal.Body>
+          <h2 id="keep-title">Keep this job</h2>
+          <Form onSubmit={(e) => { e.preventDefault(); void keep({ id, name, rope: rope?.id ?? null, job: { ...job, pulls: [...job.pulls], must_pass: [...job.must_pass], second_rope: job.second_rope ?? null } as z.input<typeof newJobBody>['job'] }).then((r) => { if (r.data) { setShow(false); setId(v4()); } }); }}>
+            <Form.Group controlId="job-name" className="my-3">
+              <Form.Label>Its name</Form.Label>
+              <Form.Control value={name} onChange={(e) => setName(e.target.value)} maxLength={120} autoFocus isInvalid={Boolean(error)} />
+              {error ? <p className="invalid-feedback d-block">{refusalText(error)}</p> : null}
+            </Form.Group>
+            <div className="d-flex gap-2"><Button type="submit" disabled={isLoading || name.trim() === ''}>Keep</Button><Button variant="outline-primary" onClick={() => setShow(false)}>Cancel</Button></div>
+          </Form>
+        </Modal.Body>
+      </Modal>
+    </>
+  );
+}
+
+export function Choose() {
+  const send = useSend();
+  const { job } = useApp((s) => s.job);
+  const { data, error, isLoading, refetch } = useChooseQuery(job);
+  const profiles = useProfilesQuery().data ?? [];
+  const knots = useKnotsQuery().data;
+  const name = (id: string) => knots?.find((k) => k.id === id)?.names[0] ?? id;
+  const set = (change: Partial<Job>) => send(jobChanged(change));
+  const passes = { none: 'nothing', ...PASS_WORDS } as const;
+  return (
+    <>
+      <div className="choose-top">
+        <div>
+          <h1 className="visually-hidden">Choose a knot</h1>
+          <p className="sentence">
+            For <Fill label="Purpose" value={job.purpose} options={PURPOSE_WORDS} onPick={(purpose) => set({ purpose })} /> to{' '}
+            <Fill label="Object" value={job.object} options={OBJECT_WORDS} onPick={(object) => set({ object })} /> with <RopeFill />, its end{' '}
+            <Fill label="End of the rope" value={job.end_free ? 'free' : 'fixed'} options={{ free: 'free', fixed: 'not free' }} onPick={(v) => set({ end_free: v === 'free' })} />, to be undone{' '}
+            <Fill label="Untying" value={job.untie} options={UNTIE_WORDS} onPick={(untie) => set({ untie })} />, looked at by{' '}
+            <Fill label="Checked by" value={job.team} options={TEAM_WORDS} onPick={(team) => set({ team })} />, under{' '}
+            <Fill label="Rules" value={job.profile} options={Object.fromEntries(profiles.map((p) => [p.id, `${p.name} rules`])) as Record<string, string>} onPick={(profile) => set({ profile })} />; it carries{' '}
+            <Fill label="Load" value={job.life_load ? 'life' : 'things'} options={{ life: 'a person', things: 'things only' }} onPick={(v) => set({ life_load: v === 'life' })} /> and must pass{' '}
+            <Fill label="Must pass" value={job.must_pass[0] ?? 'none'} options={passes} onPick={(v) => set({ must_pass: v === 'none' ? [] : [v] })} />.
+          </p>
+        </div>
+        <Pulls pulls={job.pulls} onChange={(pulls) => set({ pulls })} />
+      </div>
+      {isLoading ? <Loading what="Weighing the knots" /> : error || !data ? <Failed error={error} again={refetch} /> : (
+        <div aria-live="polite">
+          {data.suited.length === 0 ? (
+            <div className="notice mt-3"><h2>None of the knots in the catalogue does this job.</h2><p className="m-0 mt-1">Below stands why, knot by knot. Change the job, not the rule: leave out no pull that may come.</p></div>
+          ) : (
+            <div className="best">{data.suited.map((s, i) => <Card key={s.knot} s={s} place={i} of={data.suited.length} job={job} name={name(s.knot)} />)}</div>
+          )}
+          <div className="others">
+            <section aria-labelledby="nearly">
+              <h2 id="nearly" className="eyebrow mb-1">Nearly</h2>
+              {data.nearly.map((n) => <div className="other" key={n.knot}><KnotPicture knot={n.knot} crop="knot" size={56} alt="" /><span><b>{name(n.knot)}</b> – {n.wouldDoIf}<span className="rule-id">{n.rule}</span></span></div>)}
+              {data.nearly.length === 0 ? <p className="other quiet" style={{ display: 'block' }}>Nothing that one visible change would mend.</p> : null}
+            </section>
+            <section aria-labelledby="not">
+              <h2 id="not" className="eyebrow mb-1">Not, because</h2>
+              {data.excluded.map((x) => (
+                <div className="other" key={x.knot}>
+                  <KnotPicture knot={x.knot} crop="knot" size={56} alt="" />
+                  <span><b>{name(x.knot)}</b> – {x.because.map((b, i) => <span key={b.rule + b.text}>{i > 0 ? '; ' : ''}{b.text}<span className="rule-id">{b.rule}</span></span>)}</span>
+                </div>
+              ))}
+              {data.excluded.length === 0 ? <p className="other quiet" style={{ display: 'block' }}>None is ruled out.</p> : null}
+            </section>
+          </div>
+          <div className="d-flex flex-wrap align-items-center gap-3 mt-3">
+            <KeepJob />
+            <span className="small quiet">Catalogue {data.versions.catalogue}, rules {profiles.find((p) => p.id === data.versions.profile)?.name ?? data.versions.profile} version {data.versions.profile_version}</span>
+          </div>
+          <p className="caution mt-2">{profiles.find((p) => p.id === job.profile)?.caution} {CAUTION}</p>
+        </div>
+      )}
+    </>
+  );
+}

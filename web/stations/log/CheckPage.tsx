@@ -1,0 +1,86 @@
+import { Button } from 'react-bootstrap';
+import { Link, useParams, useSearchParams } from 'react-router';
+import type { Entry } from '../../../core/records';
+import { useCheckQuery, usePeopleQuery, useProfilesQuery, useSessionQuery } from '../../store/api';
+import { useKnotName } from '../../parts/CheckRows';
+import { KnotPicture } from '../../parts/KnotPicture';
+import { Points } from '../../parts/Points';
+import { Failed, Loading } from '../../parts/States';
+import { Verdict } from '../../parts/Verdict';
+import { CAUTION, momentText, VERDICT_WORDS } from '../../parts/words';
+import { CloseFinding, Correct, Sign } from './actions';
+
+const DONE_WORDS = { 'taken-out': 'taken out', retied: 'taken out and tied again', 'rope-retired': 'rope retired' } as const;
+const TITLES = { check: 'Check', signature: 'Second signature', correction: 'Correction', 'finding-closed': 'Finding closed' } as const;
+
+function EntryView({ entry, sha256, nameOf }: { entry: Entry; sha256: string; nameOf: (id: string) => string }) {
+  return (
+    <section className="sheet entry">
+      <div className="d-flex flex-wrap gap-3 align-items-baseline"><h3>{TITLES[entry.kind]}</h3><span className="quiet">recorded {momentText(entry.recorded_at)} by {nameOf(entry.recorded_by)}</span></div>
+      {entry.kind === 'check' ? <><Points points={entry.body.judgement.points} />{entry.body.note ? <p className="mt-2 mb-0">“{entry.body.note}”</p> : null}</> : null}
+      {entry.kind === 'signature' ? <p className="m-0 mt-1">{nameOf(entry.body.signer)} looked at both faces and {entry.body.agrees ? 'agrees' : 'does not agree'}{entry.body.note ? `: “${entry.body.note}”` : '.'} Verdict after it: {VERDICT_WORDS[entry.body.verdict_after]}.</p> : null}
+      {entry.kind === 'correction' ? <><p className="m-0 mt-1">Reason: {entry.body.reason}. Verdict after it: {VERDICT_WORDS[entry.body.verdict_after]}. What was written before stays above.</p><Points points={entry.body.judgement.points} /></> : null}
+      {entry.kind === 'finding-closed' ? <p className="m-0 mt-1">{DONE_WORDS[entry.body.what_was_done]}{entry.body.note ? `: “${entry.body.note}”` : '.'}</p> : null}
+      <p className="hash m-0 mt-2">no. {entry.sequence} · sha256 {sha256}</p>
+    </section>
+  );
+}
+
+export function CheckPage() {
+  const { id = '' } = useParams();
+  const [params] = useSearchParams();
+  const { data, error, isLoading, refetch } = useCheckQuery(id);
+  const people = usePeopleQuery().data ?? [];
+  const profiles = useProfilesQuery().data ?? [];
+  const session = useSessionQuery().data!;
+  const name = useKnotName();
+  if (isLoading) return <Loading what="Opening the check" />;
+  if (error || !data) return <Failed error={error} again={refetch} />;
+  const { row } = data;
+  const entries = data.entries.map((e) => ({ sha256: e.sha256, entry: e.entry as unknown as Entry }));
+  const first = entries[0]!.entry;
+  if (first.kind !== 'check') return <Failed error={{ status: 404 }} />;
+  const body = first.body;
+  const nameOf = (person: string) => people.find((p) => p.id === person)?.name ?? person;
+  const profile = profiles.find((p) => p.id === row.profile);
+  const me = session.person!;
+  const records = me.roles.some((r) => r !== 'learner');
+  const current = [...entries].reverse().map((e) => e.entry).find((e) => e.kind === 'correction') ?? first;
+  const judgement = (current as Extract<Entry, { kind: 'check' | 'correction' }>).body.judgement;
+  const canSign = records && row.signer === null;
+  return (
+    <>
+      {row.demo ? <p className="watermark d-inline-block mb-2">Demo data: made up, no evidence of anything</p> : null}
+      {params.get('just') === 'recorded' ? <p className="notice mb-3" role="status">Recorded as no. {row.sequence} of your organisation’s record.</p> : null}
+      <div className="verdict-page">
+        <div>
+          <h1>{name(row.knot)}</h1>
+          <p className="quiet mt-1 mb-3 fs-5">{row.rope_tag} ({body.rope_diameter_mm} mm), {row.place}</p>
+          <Verdict of={row.verdict} big />
+          <p className="mt-2 mb-0">
+            As seen then: <b>{momentText(row.seen_at)}</b>. Rules: {profile?.name ?? row.profile}, version {row.profile_version}.
+            {row.tail_mm === null ? '' : <> Tail <span className="figure">{Math.round(row.tail_mm)}</span> mm{row.tail_margin_mm === null ? ', no length is asked' : <>, margin <span className="figure">{row.tail_margin_mm > 0 ? '+' : ''}{row.tail_margin_mm}</span> mm</>}.</>}
+          </p>
+          <p className="mb-0">
+            Tied by {row.tied_by_name}, {momentText(body.tied_at)}. Looked at by {row.checker_name}.{' '}
+            {row.signer_name ? `Second person: ${row.signer_name}.` : row.alone ? <b>No second person: tied and checked by the same one.</b> : data.second_check === 'required' ? <b>No second signature; these rules require one.</b> : data.second_check === 'advised' ? 'No second signature; these rules advise one.' : ''}
+          </p>
+          {judgement.not_judged.length > 0 ? <p className="mb-0">Not judged: {judgement.points.filter((p) => p.state === 'not-judged').map((p) => `${p.point} (${p.text})`).join(', ')}.</p> : null}
+          <div className="d-flex flex-wrap gap-2 mt-3 no-print">
+            <Button variant="outline-primary" onClick={() => window.print()}>Print this page</Button>
+            {records ? <Correct row={row} judgement={judgement} answers={(current as Extract<Entry, { kind: 'check' | 'correction' }>).body.answers} /> : null}
+          </div>
+        </div>
+        <aside className="d-grid gap-3">
+          <div className="sheet d-flex" style={{ background: 'var(--well)' }}>{(['front', 'back'] as const).map((f) => <KnotPicture key={f} knot={row.knot} face={f} crop="knot" size={190} alt={`${name(row.knot)}, ${f}, as it should look`} />)}</div>
+          {row.open_finding && records ? <CloseFinding check={id} /> : null}
+          {canSign ? <Sign row={row} me={me} people={people} demo={row.demo} /> : null}
+        </aside>
+      </div>
+      <h2 className="mt-4">What was written</h2>
+      {entries.map((e) => <EntryView key={e.sha256} entry={e.entry} sha256={e.sha256} nameOf={nameOf} />)}
+      <p className="caution mt-4">{profile?.caution} {CAUTION}</p>
+      <p className="no-print"><Link to="/log">All checks</Link></p>
+    </>
+  );
+}

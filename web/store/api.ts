@@ -1,0 +1,67 @@
+/** Calls to the server. Reads are cached by RTK Query; what changes the record makes lists be read again. */
+import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import type { z } from 'zod';
+import type * as C from '../../contract';
+import type { Job } from '../../core/choose/job';
+import type { KnotEntry } from '../../core/knots/types';
+import type { Profile } from '../../core/profiles/types';
+
+type Reply<T extends z.ZodType> = z.output<T>;
+export type KnotReply = KnotEntry & { readonly catalogue_version: number; readonly faults_with_shape: readonly string[]; readonly measures: { readonly in_knot_ropeDiameters: number } };
+
+/** What RTK Query gives as an error: our problem+json, or no answer at all. */
+export interface Refusal {
+  readonly status: number | 'FETCH_ERROR' | 'TIMEOUT_ERROR' | 'PARSING_ERROR';
+  readonly data?: C.Problem;
+}
+
+export const api = createApi({
+  reducerPath: 'api',
+  baseQuery: fetchBaseQuery({ baseUrl: '/api/v1', timeout: 20_000, prepareHeaders: (h) => h.set('accept', 'application/json') }),
+  tagTypes: ['session', 'records', 'ropes', 'people', 'jobs'],
+  keepUnusedDataFor: 300,
+  endpoints: (b) => ({
+    session: b.query<Reply<typeof C.sessionReply>, void>({ query: () => '/session', providesTags: ['session'] }),
+    signIn: b.mutation<Reply<typeof C.sessionReply>, z.input<typeof C.signInBody>>({ query: (body) => ({ url: '/session', method: 'POST', body }) }),
+    signOut: b.mutation<Reply<typeof C.sessionReply>, void>({ query: () => ({ url: '/session', method: 'DELETE' }) }),
+    setup: b.mutation<Reply<typeof C.sessionReply>, z.input<typeof C.setupBody>>({ query: (body) => ({ url: '/setup', method: 'POST', body }) }),
+    demoPeople: b.query<Reply<typeof C.demoPeopleReply>, void>({ query: () => '/demo-people' }),
+    preferences: b.mutation<C.Person, z.input<typeof C.preferencesBody>>({ query: (body) => ({ url: '/people/me', method: 'PATCH', body }), invalidatesTags: ['session', 'people'] }),
+    people: b.query<C.Person[], void>({ query: () => '/people', providesTags: ['people'] }),
+    newPerson: b.mutation<C.Person, z.input<typeof C.newPersonBody>>({ query: (body) => ({ url: '/people', method: 'POST', body }), invalidatesTags: ['people'] }),
+    ropes: b.query<C.RopeRow[], void>({ query: () => '/ropes', providesTags: ['ropes'] }),
+    newRope: b.mutation<C.RopeRow, z.input<typeof C.newRopeBody>>({ query: (body) => ({ url: '/ropes', method: 'POST', body }), invalidatesTags: ['ropes'] }),
+    profiles: b.query<Profile[], void>({ query: () => '/profiles' }),
+    knots: b.query<Reply<typeof C.knotListReply>, void>({ query: () => '/knots' }),
+    knot: b.query<KnotReply, string>({ query: (id) => `/knots/${id}` }),
+    shape: b.query<Reply<typeof C.shapeReply>, { id: string; state: string; ring: boolean }>({ query: ({ id, state, ring }) => `/knots/${id}/shape?state=${state}${ring ? '&object=ring' : ''}` }),
+    way: b.query<Reply<typeof C.wayReply>, { id: string; way: string }>({ query: ({ id, way }) => `/knots/${id}/ways/${way}` }),
+    choose: b.query<Reply<typeof C.chooseReply>, Job>({ query: (body) => ({ url: '/choose', method: 'POST', body }) }),
+    ropeNeeded: b.query<Reply<typeof C.ropeNeededReply>, z.input<typeof C.ropeNeededBody>>({ query: (body) => ({ url: '/rope-needed', method: 'POST', body }) }),
+    jobs: b.query<Reply<typeof C.jobsReply>, void>({ query: () => '/jobs?limit=12', providesTags: ['jobs'] }),
+    newJob: b.mutation<Reply<typeof C.jobReply>, z.input<typeof C.newJobBody>>({ query: (body) => ({ url: '/jobs', method: 'POST', body }), invalidatesTags: ['jobs'] }),
+    today: b.query<Reply<typeof C.todayReply>, void>({ query: () => '/today', providesTags: ['records'] }),
+    checks: b.query<Reply<typeof C.checksReply>, string>({ query: (search) => `/checks?${search}`, providesTags: ['records'] }),
+    check: b.query<Reply<typeof C.checkReply>, string>({ query: (id) => `/checks/${id}`, providesTags: ['records'] }),
+    newCheck: b.mutation<Reply<typeof C.recordedReply>, C.NewCheck>({ query: (body) => ({ url: '/checks', method: 'POST', body }), invalidatesTags: ['records'] }),
+    sign: b.mutation<Reply<typeof C.recordedReply>, { check: string; body: z.input<typeof C.newSignatureBody> }>({ query: ({ check, body }) => ({ url: `/checks/${check}/signatures`, method: 'POST', body }), invalidatesTags: ['records'] }),
+    correct: b.mutation<Reply<typeof C.recordedReply>, { check: string; body: z.input<typeof C.newCorrectionBody> }>({ query: ({ check, body }) => ({ url: `/checks/${check}/corrections`, method: 'POST', body }), invalidatesTags: ['records'] }),
+    closeFinding: b.mutation<Reply<typeof C.recordedReply>, { check: string; body: z.input<typeof C.newFindingClosedBody> }>({ query: ({ check, body }) => ({ url: `/checks/${check}/finding-closed`, method: 'POST', body }), invalidatesTags: ['records'] }),
+  }),
+});
+export const {
+  useSessionQuery, useSignInMutation, useSignOutMutation, useSetupMutation, useDemoPeopleQuery, usePreferencesMutation, usePeopleQuery, useNewPersonMutation, useRopesQuery, useNewRopeMutation,
+  useProfilesQuery, useKnotsQuery, useKnotQuery, useShapeQuery, useWayQuery, useChooseQuery, useRopeNeededQuery, useJobsQuery, useNewJobMutation, useTodayQuery, useChecksQuery, useCheckQuery,
+  useNewCheckMutation, useSignMutation, useCorrectMutation, useCloseFindingMutation,
+} = api;
+
+/** A refusal in words for a person. */
+export function refusalText(error: unknown): string {
+  const r = error as Refusal;
+  if (r.status === 'FETCH_ERROR' || r.status === 'TIMEOUT_ERROR') return 'No answer from the server. Nothing is lost: try again when there is signal.';
+  if (!r.data?.code) return 'The server gave an answer that could not be read. Nothing is lost: try again.';
+  const fields = r.data.errors?.map((e) => `${e.path}: ${e.message}`).join('; ');
+  return fields ? `${r.data.title}. ${fields}` : `${r.data.title}. ${r.data.detail}`;
+}
+/** Message for one field, by its path. */
+export const fieldMessage = (error: unknown, path: string): string | undefined => (error as Refusal | undefined)?.data?.errors?.find((e) => e.path === path)?.message;
