@@ -2,7 +2,8 @@
 import { z } from 'zod';
 import { checkParams, checkReply, checksQuery, checksReply, endTiedKnotBody, headReply, jobReply, jobsReply, newCheckBody, newCorrectionBody, newFindingClosedBody, newJobBody, newSignatureBody, newTiedKnotBody, recordedReply, tiedKnotReply, tiedKnotsReply, todayReply } from './records';
 import { chooseReply, framePictureQuery, job, knotListReply, knotParams, pictureQuery, ropeNeededBody, ropeNeededReply, shapeFileQuery, shapeQuery, shapeReply, tailBody, tailReply, wayParams, wayQuery, wayReply } from './knots';
-import { demoPeopleReply, newPersonBody, newRopeBody, peopleReply, person, preferencesBody, RECORDING_ROLES, ropeReply, ropesReply, sessionReply, setupBody, signInBody, type Role } from './people';
+import { demoPeopleReply, newPersonBody, newRopeBody, peopleReply, person, preferencesBody, ropeReply, ropesReply, sessionReply, setupBody, signInBody } from './people';
+import { RECORDING_ROLES, type Role } from './roles';
 import { page } from './common';
 
 export interface Endpoint {

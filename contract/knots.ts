@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { STATES } from '../core/knots/baking';
+import { STATES } from '../core/knots/stored';
 import { MUST_PASS, OBJECTS, PULLS, PURPOSES, ROPE_KINDS, TEAMS, UNTYING_WISHES } from '../core/choose';
 import { diameter_mm, fist_mm, knotId } from './common';
 
@@ -14,7 +14,7 @@ export const pictureQuery = shapeQuery.extend({
   face: z.enum(['front', 'back']).default('front'),
   theme: z.enum(['paper', 'headlamp', 'print']).default('paper'),
   size: z.coerce.number().int().min(32).max(2000).default(320),
-  crop: z.enum(['whole', 'knot']).default('whole'),
+  crop: z.enum(['whole', 'knot', 'tall']).default('whole'),
   hand: z.enum(['right', 'left']).default('right').describe('left: the shape mirrored, for left-handers'),
   fit: z.string().max(60).optional().describe('take the frame of this form, so that two pictures have one scale'),
 });

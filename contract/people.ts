@@ -2,11 +2,7 @@ import { z } from 'zod';
 import { ROPE_KINDS } from '../core/choose';
 import { LENGTH_UNITS } from '../core/units';
 import { diameter_mm, fist_mm, line, note, uuid } from './common';
-
-export const ROLES = ['instructor', 'assessor', 'inspector', 'learner', 'owner'] as const;
-export type Role = (typeof ROLES)[number];
-/** Roles that may record and sign checks. A learner's look is practice, no evidence. */
-export const RECORDING_ROLES = ['instructor', 'assessor', 'inspector', 'owner'] as const satisfies readonly Role[];
+import { ROLES } from './roles';
 
 export const handle = z.string().regex(/^[a-z][a-z0-9.-]{1,39}$/, 'lower-case letters, digits, dot or dash, 2 to 40 of them');
 export const password = z.string().min(10).max(200);

@@ -1,7 +1,8 @@
 /** npm run bake [id ...]: computes the stored shapes of the knots and the index of the catalogue. */
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { bakeForm, type BakedForm, type Presentation } from '../core/knots/baking';
+import { bakeForm, type Presentation } from '../core/knots/baking';
+import type { BakedForm } from '../core/knots/stored';
 import { formsToBake } from '../core/knots/eye-variants';
 import type { LaidForms } from '../core/knots/laid';
 import { entriesText, indexText, inputHash, knotIds, knotsFolder } from './knotFiles';
@@ -18,7 +19,7 @@ for (const id of knotIds()) {
     const b = out[form.name]!;
     console.log(`${id} ${form.name}: ${((Date.now() - begun) / 1000).toFixed(1)} s, laid ${b.laidDistance_ropeDiameters}, ever ${b.smallestDistanceEver_ropeDiameters}, tight ${b.smallestDistance_ropeDiameters}, rope in knot ${b.inKnot_ropeDiameters} d`);
   }
-  const text = `// Made by \`npm run bake\`. Do not edit.\n/* eslint-disable */\nimport type { BakedKnot } from '../catalogue';\n\nexport const baked: BakedKnot = ${JSON.stringify({ inputHash: inputHash(id), forms: out })};\n`;
+  const text = `// Made by \`npm run bake\`. Do not edit.\n/* eslint-disable */\nimport type { BakedKnot } from '../stored';\n\nexport const baked: BakedKnot = ${JSON.stringify({ inputHash: inputHash(id), forms: out })};\n`;
   writeFileSync(join(knotsFolder, id, 'baked.ts'), text);
 }
 writeFileSync(join(knotsFolder, 'entries.ts'), entriesText(knotIds()));

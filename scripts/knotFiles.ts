@@ -20,7 +20,7 @@ function sources(folder: string): string[] {
 export function inputHash(id: string): string {
   const files = [
     ...['core/curve', 'core/topology', 'core/rope'].flatMap(sources),
-    ...['authoring', 'baking', 'eye-variants', 'laid'].map((f) => `core/knots/${f}.ts`),
+    ...['authoring', 'baking', 'eye-variants', 'laid', 'stored'].map((f) => `core/knots/${f}.ts`),
     'core/knots/bowline/parts.ts',
     `core/knots/${id}/shape.ts`,
     `core/knots/${id}/presentation.ts`,
@@ -48,7 +48,7 @@ export function entriesText(ids: readonly string[]): string {
 export function indexText(ids: readonly string[]): string {
   return [
     '// Made by `npm run bake` from the folders beside it. Do not edit.',
-    "import type { CatalogueKnot } from './catalogue';",
+    "import type { CatalogueKnot } from './stored';",
     ...ids.flatMap((id) => [`import { entry as ${camel(id)} } from './${id}/entry';`, `import { baked as ${camel(id)}Baked } from './${id}/baked';`, `import { ways as ${camel(id)}Ways } from './${id}/ways';`]),
     '',
     'export const CATALOGUE: readonly CatalogueKnot[] = [',

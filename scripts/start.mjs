@@ -29,7 +29,11 @@ async function end(code) {
   for (const f of undo.reverse()) await f();
   process.exit(code);
 }
-for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void end(0).then(() => say('stopped')));
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
+  process.on(signal, () => {
+    if (!ending) say('stopping');
+    void end(0);
+  });
 
 /** A part that keeps dying is not started for ever: at most five times in a minute. */
 const deaths = [];

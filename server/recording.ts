@@ -9,7 +9,7 @@ import { fault, IdiomError } from '../core/errors';
 import { judge, type PointAnswer, type Verdict } from '../core/inspect';
 import { CATALOGUE_VERSION } from '../core/knots/catalogue';
 import { shippedProfile } from '../core/profiles';
-import { statusOf, type CheckBody, type Entry } from '../core/records';
+import { statusOf, type CheckBody } from '../core/records';
 import { contentHash } from './canonical';
 import type { Context } from './context';
 import { knotIn, profileIn } from './named';
@@ -78,7 +78,7 @@ export async function recordCheck(context: Context, who: SessionPerson, body: z.
     const head = await lockChain(c, who.organisation, body.id, request);
     if (isRecorded(head)) return head;
     await keepTiedKnot(c, context, who.organisation, body.tied_knot);
-    return append(c, head, { id: body.id, organisation: who.organisation, kind: 'check', recorded_at: now.toISOString(), recorded_by: who.id, body: checkBody } as Omit<Entry, 'sequence' | 'previous_sha256' | 'format'>, request);
+    return append(c, head, { id: body.id, organisation: who.organisation, kind: 'check', recorded_at: now.toISOString(), recorded_by: who.id, body: checkBody }, request);
   });
 }
 
@@ -118,7 +118,7 @@ export async function recordSignature(context: Context, who: SessionPerson, limi
     return append(c, head, {
       id: body.id, organisation: who.organisation, kind: 'signature', recorded_at: context.now().toISOString(), recorded_by: who.id,
       body: { check, tied_knot: found.check.tied_knot, signer, agrees: body.agrees, note: body.note, verdict_after, demo: who.demo },
-    } as Omit<Entry, 'sequence' | 'previous_sha256' | 'format'>, request);
+    }, request);
   });
 }
 
@@ -135,7 +135,7 @@ export async function recordCorrection(context: Context, who: SessionPerson, che
     return append(c, head, {
       id: body.id, organisation: who.organisation, kind: 'correction', recorded_at: context.now().toISOString(), recorded_by: who.id,
       body: { check, tied_knot: found.check.tied_knot, reason: body.reason, answers, judgement, verdict_after: judgement.verdict, demo: who.demo },
-    } as Omit<Entry, 'sequence' | 'previous_sha256' | 'format'>, request);
+    }, request);
   });
 }
 
@@ -151,7 +151,7 @@ export async function recordFindingClosed(context: Context, who: SessionPerson, 
     const recorded = await append(c, head, {
       id: body.id, organisation: who.organisation, kind: 'finding-closed', recorded_at: now.toISOString(), recorded_by: who.id,
       body: { check, tied_knot: found.check.tied_knot, what_was_done: body.what_was_done, note: body.note, demo: who.demo },
-    } as Omit<Entry, 'sequence' | 'previous_sha256' | 'format'>, request);
+    }, request);
     await endTiedKnot(c, who.organisation, found.check.tied_knot, now, body.what_was_done);
     return recorded;
   });

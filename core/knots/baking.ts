@@ -7,42 +7,7 @@ import { fault } from '../errors';
 import { contactCentre, NODE_SPACING, tighten } from '../rope';
 import { crossingsSeenFrom } from '../topology';
 import type { LaidKnot } from './laid';
-
-export const STATES = ['laid', 'dressed', 'tight'] as const;
-export type ShapeState = (typeof STATES)[number];
-
-/** Marks by point index, as the public shape carries them. */
-export interface ShapeMarks {
-  readonly standing: readonly [number, number];
-  readonly tail: readonly [number, number];
-  readonly eye: number;
-}
-
-export interface BakedShape {
-  /** x, y, z per point, rope diameters, rounded to 1e-4 */
-  readonly xyz: readonly number[];
-  readonly marks: ShapeMarks;
-  /** index of the solver's node that point 0 is */
-  readonly firstNode: number;
-}
-
-export interface BakedForm {
-  readonly laid: BakedShape;
-  readonly dressed: BakedShape;
-  readonly tight: BakedShape;
-  /** rope between first and last contact, the eye left out, diameters, tight */
-  readonly inKnot_ropeDiameters: number;
-  /** the part of it between the standing part and the eye: the turns tied first */
-  readonly inKnotStandingSide_ropeDiameters: number;
-  /** the same as inKnot, loosely set, diameters: the upper end of the range */
-  readonly inKnotLoose_ropeDiameters: number;
-  /** largest width of the tight knot across its axis, diameters */
-  readonly width_ropeDiameters: number;
-  readonly length_ropeDiameters: number;
-  readonly laidDistance_ropeDiameters: number;
-  readonly smallestDistance_ropeDiameters: number;
-  readonly smallestDistanceEver_ropeDiameters: number;
-}
+import { pointsOf, type BakedForm, type BakedShape } from './stored';
 
 /** How a stored shape is turned and cut. */
 export interface Presentation {
@@ -103,7 +68,7 @@ function upright(points: readonly Point3[], centre: Point3, up: Point3, across: 
  * free, so this is what working the knot's slack out by the legs does.
  */
 function withEye(points: readonly Point3[], eyeFrom: number, eyeTo: number, up: Point3, depth: number): { points: Point3[]; eye: number } {
-  const keep = 5;
+  const keep = 4;
   const down = scale(unit(up), -1);
   const a = points[eyeFrom + keep]!;
   const b = points[eyeTo - keep]!;
@@ -216,9 +181,4 @@ export function bakeForm(laid: LaidKnot, presentation: Presentation): BakedForm 
     smallestDistance_ropeDiameters: round4(gap(tight.shape)),
     smallestDistanceEver_ropeDiameters: round4(t.smallestDistanceEver),
   };
-}
-
-/** The points of a stored shape. */
-export function pointsOf(shape: BakedShape): Point3[] {
-  return Array.from({ length: shape.xyz.length / 3 }, (_, i): Point3 => [shape.xyz[3 * i]!, shape.xyz[3 * i + 1]!, shape.xyz[3 * i + 2]!]);
 }

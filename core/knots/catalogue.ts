@@ -2,20 +2,8 @@
 import { arcLengths, nearestIndex, resample, type Point3 } from '../curve';
 import { fault } from '../errors';
 import { crossingsSeenFrom } from '../topology';
-import { pointsOf, type BakedForm, type BakedShape, type ShapeMarks, type ShapeState } from './baking';
 import { CATALOGUE } from './index';
-import type { KnotEntry } from './types';
-
-export interface BakedKnot {
-  readonly inputHash: string;
-  readonly forms: Readonly<Record<string, BakedForm>>;
-}
-
-export interface CatalogueKnot {
-  readonly entry: KnotEntry;
-  readonly baked: BakedKnot;
-  readonly ways: Readonly<Record<string, readonly Step[]>>;
-}
+import { pointsOf, type BakedForm, type BakedShape, type CatalogueKnot, type ShapeMarks, type ShapeState } from './stored';
 
 /** Version of the catalogue's facts; raised whenever an entry's judgement changes. */
 export const CATALOGUE_VERSION = 1;
@@ -112,15 +100,6 @@ export interface Frame {
   readonly hands: { readonly left: string; readonly right: string };
   readonly moving: string;
   readonly components: readonly ShapeComponent[];
-}
-
-/** One step of a way: how far the end has come along its laid path, or a state of the whole knot. */
-export interface Step {
-  /** how many crossings of the laid path the end has made; or the finished knot in a state */
-  readonly upTo: number | ShapeState;
-  readonly caption: string;
-  readonly hands: { readonly left: string; readonly right: string };
-  readonly moving: string;
 }
 
 const FRAME_POINTS = 260;

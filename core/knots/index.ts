@@ -1,5 +1,5 @@
 // Made by `npm run bake` from the folders beside it. Do not edit.
-import type { CatalogueKnot } from './catalogue';
+import type { CatalogueKnot } from './stored';
 import { entry as bowline } from './bowline/entry';
 import { baked as bowlineBaked } from './bowline/baked';
 import { ways as bowlineWays } from './bowline/ways';

@@ -1,5 +1,5 @@
 /** What the catalogue says of a knot: one typed record. Facts carry a source: from practice, or general knowledge of the field. */
-import type { ShapeState } from './baking';
+import type { ShapeState } from './stored';
 
 export type Source = 'practice' | 'general';
 /** made for it; ok; avoid; fails */

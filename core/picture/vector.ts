@@ -23,8 +23,8 @@ export interface PictureSettings {
   readonly theme: PictureTheme;
   /** picture width in px */
   readonly size_px: number;
-  /** 'whole' shows eye and tail, 'knot' the knot proper */
-  readonly crop: 'whole' | 'knot';
+  /** 'whole' shows eye and tail, 'knot' the knot proper in a square, 'tall' the same upright */
+  readonly crop: 'whole' | 'knot' | 'tall';
   /** half height of the knot proper, diameters */
   readonly knotRadius_ropeDiameters: number;
   readonly title: string;
@@ -60,6 +60,10 @@ const polyline = (points: readonly Point3[]) => `M${points.map((p) => `${f2(p[0]
 
 export function frameFor(components: readonly PictureComponent[], settings: Pick<PictureSettings, 'face' | 'crop' | 'knotRadius_ropeDiameters'>): [number, number, number, number] {
   const r = settings.knotRadius_ropeDiameters;
+  if (settings.crop === 'tall') {
+    const half = Math.max(3, ...components.flatMap((c) => facing(c.points, settings.face)).filter((p) => Math.abs(p[1]) < r).map((p) => Math.abs(p[0]) + 0.9));
+    return [-half, -2.15 * half, 2 * half, 4.3 * half];
+  }
   if (settings.crop === 'knot') return [-r - 1.6, -r - 1.6, 2 * r + 3.2, 2 * r + 3.2];
   const all = components.flatMap((c) => facing(c.points, settings.face)).filter((p) => p[1] < r + 3.4);
   const margin = 1.1;

@@ -2,7 +2,7 @@ import type { FastifyInstance, FastifyReply } from 'fastify';
 import { ENDPOINTS } from '../../contract';
 import { choose, ropeNeeded } from '../../core/choose';
 import { fault } from '../../core/errors';
-import { pointsOf, type ShapeState } from '../../core/knots/baking';
+import { pointsOf, type ShapeState } from '../../core/knots/stored';
 import { CATALOGUE_VERSION, faultsWithShape, framesOf, knotById, knotIds, shapeOf, storedForm, type ShapeComponent } from '../../core/knots/catalogue';
 import { drawVector, facing, frameFor, type PictureComponent } from '../../core/picture';
 import { judgeTail, SHIPPED_PROFILES } from '../../core/profiles';

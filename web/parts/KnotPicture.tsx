@@ -5,7 +5,7 @@ export interface KnotPictureProps {
   readonly form?: string;
   readonly face?: 'front' | 'back';
   readonly state?: 'laid' | 'dressed' | 'tight';
-  readonly crop?: 'whole' | 'knot';
+  readonly crop?: 'whole' | 'knot' | 'tall';
   readonly harness?: 'both' | 'one' | undefined;
   /** another form whose frame is shared, so that both pictures have one scale */
   readonly fit?: string | undefined;

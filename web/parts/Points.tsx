@@ -14,7 +14,7 @@ export function Points({ points, onOpen }: { points: readonly JudgedPoint[]; onO
           <b>{onOpen ? <button type="button" className="btn btn-link p-0" style={{ minHeight: 0, fontSize: 16 }} onClick={() => onOpen(p.point)}>{POINT_WORDS[p.point]}</button> : POINT_WORDS[p.point]}</b>
           <span>
             {p.state === 'not-judged' ? `not judged: ${p.text}` : p.text}
-            {p.tail?.margin_mm !== null && p.tail ? <>, margin <span className="figure">{p.tail.margin_mm > 0 ? '+' : ''}{p.tail.margin_mm}</span> mm <span className="rule-id">{p.tail.rule.profile} {p.tail.rule.id}</span></> : null}
+            {p.tail?.margin_mm !== null && p.tail ? <>, margin <span className="figure">{p.tail.margin_mm > 0 ? '+' : ''}{p.tail.margin_mm}</span> mm at worst <span className="rule-id">{p.tail.rule.profile} {p.tail.rule.id}</span></> : null}
             {p.what_to_do ? <span className="todo"><br />{p.what_to_do}</span> : null}
           </span>
         </li>

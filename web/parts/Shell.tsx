@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { Button, Dropdown, Modal } from 'react-bootstrap';
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useKnotsQuery, useProfilesQuery, useSessionQuery, useSignOutMutation } from '../store/api';
-import { openDesk, useApp } from '../store';
+import { openDesk, useApp, useDeskOwner } from '../store';
 import { useAltDigits, useKeys } from './keys';
 import { setTheme, useTheme } from './theme';
 import { initials, KIND_WORDS, PULL_WORDS, PURPOSE_WORDS } from './words';
@@ -69,22 +69,22 @@ export function Shell() {
   });
   useKeys({ '?': () => setHelp(true), ...(walking ? {} : { c: () => void navigate('/check') }) });
   const person = data?.person ?? null;
-  const [desk, setDesk] = useState<string | null>(null);
+  const desk = useDeskOwner();
   useEffect(() => {
     if (isLoading) return;
     if (!person) void navigate(`/sign-in?to=${encodeURIComponent(location.pathname + location.search)}`, { replace: true });
-    else {
-      openDesk(person.id);
-      setDesk(person.id);
-    }
+    else openDesk(person.id);
   }, [person, isLoading, navigate, location.pathname, location.search]);
-  useEffect(() => window.scrollTo(0, 0), [location.pathname]);
-  if (!person || desk !== person.id) return <div style={{ padding: 40 }} className="loading-bar" role="status" aria-label="Opening" />;
+  useEffect(() => {
+    // newer browsers answer with a promise, which is no clean-up
+    void window.scrollTo(0, 0);
+  }, [location.pathname, location.search]);
+  if (desk !== person?.id || !person) return <div style={{ padding: 40 }} className="loading-bar" role="status" aria-label="Opening" />;
   return (
     <div className="frame">
       <a href="#main" className="visually-hidden-focusable">To the content</a>
       <nav className="rail" aria-label="Places">
-        <Link to="/" className="mark">Idiom</Link>
+        <Link to="/" className="brand">Idiom</Link>
         {PLACES.map((p) => (
           <NavLink key={p.to} to={p.to} end={p.to === '/'} className={({ isActive }) => `place${isActive ? ' on' : ''}`} aria-keyshortcuts={`Alt+${p.digit}`}>
             <svg viewBox="0 0 26 26" aria-hidden="true">{p.icon}</svg>

@@ -1,5 +1,6 @@
 /** One store. Job and unfinished checks are mirrored to the browser's storage, apart for each person. */
 import { combineReducers, configureStore } from '@reduxjs/toolkit';
+import { useSyncExternalStore } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
 import { DEFAULT_JOB, jobOpened, jobReducer, type JobState } from './job';
@@ -14,6 +15,7 @@ export const useSend = useDispatch.withTypes<typeof store.dispatch>();
 
 const key = (person: string) => `idiom.work.${person}`;
 let owner: string | null = null;
+const watchers = new Set<() => void>();
 let loading = false;
 
 interface Kept { job: JobState; walks: readonly Walk[] }
@@ -35,7 +37,11 @@ export function openDesk(person: string | null): void {
   store.dispatch(jobOpened(kept.job));
   store.dispatch(walksLoaded(kept.walks));
   loading = false;
+  watchers.forEach((w) => w());
 }
+
+/** Whose desk is open. */
+export const useDeskOwner = (): string | null => useSyncExternalStore((w) => (watchers.add(w), () => watchers.delete(w)), () => owner);
 
 let last: string | null = null;
 store.subscribe(() => {

@@ -13,11 +13,13 @@ export const DEFAULT_JOB: Job = {
   untie: 'any', must_pass: [], team: 'anyone', life_load: true,
 };
 
+const initialState: JobState = { job: DEFAULT_JOB, rope: null, knot: null };
+
 const slice = createSlice({
   name: 'job',
-  initialState: { job: DEFAULT_JOB, rope: null, knot: null } as JobState,
+  initialState,
   reducers: {
-    jobChanged: (state, action: PayloadAction<Partial<Job>>) => ({ ...state, job: { ...state.job, ...action.payload } }),
+    jobChanged: (state: JobState, action: PayloadAction<Partial<Job>>) => ({ ...state, job: { ...state.job, ...action.payload } }),
     ropeTaken: (state, action: PayloadAction<{ id: string; tag: string; kind: Job['rope']['kind']; diameter_mm: number } | null>) =>
       action.payload
         ? { ...state, rope: { id: action.payload.id, tag: action.payload.tag }, job: { ...state.job, rope: { kind: action.payload.kind, diameter_mm: action.payload.diameter_mm } } }

@@ -1,4 +1,4 @@
-import type { Step } from '../catalogue';
+import type { Step } from '../stored';
 
 export const ways: Readonly<Record<string, readonly Step[]>> = {
   'loop-and-lock': [

@@ -8,7 +8,7 @@ import { flatDiagram, nodesOf, type Control } from '../authoring';
 import { EYE, EYE_FAR_POINT } from '../bowline/parts';
 import type { LaidForms, LaidKnot } from '../laid';
 
-const SCALE = 1.95;
+const SCALE = 1.75;
 const TWO_TURNS: readonly Control[] = [
   [0, 28], [0, 18], [0, 13, 0], [0, 10, 1], [-0.3, 7, -1], [-2.4, 4.6, -0.3], [-4, 1.5, 0], [-3.4, -1.6, 0], [0, -3.3, 0],
   [3.4, -1.6, 0], [3.9, 1.5, 0], [2.4, 4, 0], [0, 4.7, 0], [-2, 3.2, 0], [-2.7, 1, 0], [-2, -1.1, 0], [0, -1.9, 0], [2, -1.1, 0],

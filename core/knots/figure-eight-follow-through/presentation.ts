@@ -1,3 +1,3 @@
 import type { Presentation } from '../baking';
 
-export const presentation: Presentation = { frontYaw_deg: 45, standing_ropeDiameters: 20, tail_ropeDiameters: 10, tail: 'beside-standing', eye_ropeDiameters: 9 };
+export const presentation: Presentation = { frontYaw_deg: 45, standing_ropeDiameters: 20, tail_ropeDiameters: 16, tail: 'beside-standing', eye_ropeDiameters: 6.5 };

@@ -14,6 +14,9 @@ const localNow = () => {
   return d.toISOString().slice(0, 16);
 };
 
+/** Later than now by more than clocks differ. */
+const liesAhead = (local: string) => new Date(local).getTime() > Date.now() + 5 * 60_000;
+
 /** What is checked, where, who tied it. Then the walk. */
 export function Begin() {
   const navigate = useNavigate();
@@ -29,6 +32,7 @@ export function Begin() {
     knot: knot ?? 'figure-eight-follow-through', rope: rope?.id ?? '', place: '', tiedBy: '', tiedAt: localNow(), profile: job.profile.split('@')[0]!, stopper: false, hand: 'right' as 'right' | 'left',
   });
   const [tried, setTried] = useState(false);
+  const [future, setFuture] = useState(false);
   const broken = [people, ropes, profiles, knots].find((q) => q.error);
   if (broken) return <Failed error={broken.error} again={broken.refetch} />;
   if (!people.data || !ropes.data || !profiles.data || !knots.data) return <Loading what="Getting ropes and people" />;
@@ -37,7 +41,6 @@ export function Begin() {
   const set = (change: Partial<typeof values>) => setValues({ ...values, ...change });
   const profile = profiles.data.find((p) => p.id === values.profile) ?? profiles.data[0]!;
   const stopperForced = stopperAsked(values.knot, profile);
-  const future = new Date(values.tiedAt).getTime() > Date.now() + 5 * 60_000;
   const wrong = {
     rope: values.rope === '' ? 'which rope is it in?' : null,
     place: values.place.trim() === '' ? 'where is it?' : null,
@@ -49,6 +52,9 @@ export function Begin() {
   const submit = (e: FormEvent) => {
     e.preventDefault();
     setTried(true);
+    const late = liesAhead(values.tiedAt);
+    setFuture(late);
+    if (late) return document.getElementById('tiedAt')?.focus();
     const first = (Object.keys(wrong) as (keyof typeof wrong)[]).find((k) => wrong[k]);
     if (first) return document.getElementById(first)?.focus();
     const r = inService.find((x) => x.id === values.rope)!;

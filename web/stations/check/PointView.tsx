@@ -26,7 +26,7 @@ function Picture({ of, walk, partner, alt }: { of: PictureOf; walk: Walk; partne
 export function PointView({ walk, knot, point, onAnswer, onBack }: Props) {
   const options = [
     { found: 'right', label: point.right.label, picture: point.right.picture, key: 'a' },
-    ...point.wrong.map((w, i) => ({ found: w.fault as string, label: w.label, picture: w.picture, key: String.fromCharCode(98 + i) })),
+    ...point.wrong.map((w, i) => ({ found: w.fault, label: w.label, picture: w.picture, key: String.fromCharCode(98 + i) })),
   ];
   const shown = walk.answers.find((a) => a.point === point.id)?.found;
   useKeys({ ...Object.fromEntries(options.map((o) => [o.key, () => onAnswer(o.found)])), x: () => onAnswer('cannot-see'), ArrowLeft: onBack });

@@ -66,7 +66,7 @@ export function TailView({ walk, profile, fist_mm, calibrated, onChange, onMeasu
         <TailGauge tail_mm={tail_mm} uncertainty_mm={uncertainty_mm} answer={answer} />
         <p id="tail-says" className="m-0 mt-2 fs-5" aria-live="polite">
           {tail_mm === null ? <span className="quiet">Not measured yet.</span> : (
-            <>Tail <b className="figure">{lengthText(tail_mm, 'mm')}</b>{walk.tailUnit !== 'mm' ? ` (${walk.tailText} ${UNIT_WORDS[walk.tailUnit]})` : ''}, give or take {uncertainty_mm} mm{answer.required_mm === null ? '. No length is asked here: it is noted, not judged.' : <>: <b>{VERDICT_TEXT[answer.verdict]}</b>, {answer.required_mm} asked{answer.max_mm ? `, at most ${answer.max_mm}` : ''}, margin <b className="figure">{answer.margin_mm! > 0 ? '+' : ''}{answer.margin_mm}</b> mm.</>}</>
+            <>Tail <b className="figure">{lengthText(tail_mm, 'mm')}</b>{walk.tailUnit !== 'mm' ? ` (${walk.tailText} ${UNIT_WORDS[walk.tailUnit]})` : ''}, give or take {uncertainty_mm} mm{answer.required_mm === null ? '. No length is asked here: it is noted, not judged.' : <>: <b>{VERDICT_TEXT[answer.verdict]}</b>, {answer.required_mm} asked{answer.max_mm ? `, at most ${answer.max_mm}` : ''}, margin <b className="figure">{answer.margin_mm! > 0 ? '+' : ''}{answer.margin_mm}</b> mm at worst.</>}</>
           )}
         </p>
         {walk.tailUnit === 'fist' || answer.rule.text.includes('fist') ? <p className="small quiet m-0 mt-1">Your fist: {fist_mm} mm{calibrated ? '' : ' (not calibrated: set it under your name)'}.</p> : null}

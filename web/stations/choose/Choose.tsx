@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import { useNavigate } from 'react-router';
 import type { z } from 'zod';
-import type { chooseReply, newJobBody } from '../../../contract';
+import type { chooseReply } from '../../../contract';
 import { v4 } from '../../parts/uuid';
 import type { Job } from '../../../core/choose/job';
 import { refusalText, useChooseQuery, useKnotsQuery, useNewJobMutation, useProfilesQuery, useRopeNeededQuery } from '../../store/api';
@@ -28,13 +28,13 @@ function Card({ s, place, of, job, name }: { s: Suited; place: number; of: numbe
   };
   return (
     <article className={`sheet knot-card${place === 0 ? ' first' : ''}`}>
-      <div className="pic"><KnotPicture knot={s.knot} crop="knot" size={172} alt={`${name}, front, tight`} /></div>
+      <div className="pic"><KnotPicture knot={s.knot} crop="tall" size={172} alt={`${name}, front, tight`} /></div>
       <div className="say">
         <h2>{name}</h2>
         <p className="small quiet m-0">suited, {place === 0 ? 'first' : place === 1 ? 'second' : 'third'} of {of}</p>
         <ul className="tells">
-          {s.reasons.slice(0, 4).map((r) => <li key={r.rule}>{r.text}<span className="rule-id">{r.rule}</span></li>)}
-          {s.cautions.slice(0, 4).map((r) => <li key={r.rule} className="care">{r.text}<span className="rule-id">{r.rule}</span></li>)}
+          {s.reasons.filter((r) => r.rule !== 'P0').slice(0, 3).map((r) => <li key={r.rule}>{r.text}<span className="rule-id">{r.rule}</span></li>)}
+          {s.cautions.slice(0, 2).map((r) => <li key={r.rule} className="care">{r.text}<span className="rule-id">{r.rule}</span></li>)}
         </ul>
         <div className="price">
           <span><b>{rope ? `${(Math.ceil(rope.total_mm_high / 10) / 100).toFixed(2)} m` : '–'}</b>rope, eye and tail in</span>
@@ -62,7 +62,7 @@ function KeepJob() {
       <Modal show={show} onHide={() => setShow(false)} aria-labelledby="keep-title">
         <Modal.Body>
           <h2 id="keep-title">Keep this job</h2>
-          <Form onSubmit={(e) => { e.preventDefault(); void keep({ id, name, rope: rope?.id ?? null, job: { ...job, pulls: [...job.pulls], must_pass: [...job.must_pass], second_rope: job.second_rope ?? null } as z.input<typeof newJobBody>['job'] }).then((r) => { if (r.data) { setShow(false); setId(v4()); } }); }}>
+          <Form onSubmit={(e) => { e.preventDefault(); void keep({ id, name, rope: rope?.id ?? null, job: { ...job, pulls: [...job.pulls], must_pass: [...job.must_pass], second_rope: job.second_rope ?? null } }).then((r) => { if (r.data) { setShow(false); setId(v4()); } }); }}>
             <Form.Group controlId="job-name" className="my-3">
               <Form.Label>Its name</Form.Label>
               <Form.Control value={name} onChange={(e) => setName(e.target.value)} maxLength={120} autoFocus isInvalid={Boolean(error)} />
@@ -96,7 +96,7 @@ export function Choose() {
             <Fill label="End of the rope" value={job.end_free ? 'free' : 'fixed'} options={{ free: 'free', fixed: 'not free' }} onPick={(v) => set({ end_free: v === 'free' })} />, to be undone{' '}
             <Fill label="Untying" value={job.untie} options={UNTIE_WORDS} onPick={(untie) => set({ untie })} />, looked at by{' '}
             <Fill label="Checked by" value={job.team} options={TEAM_WORDS} onPick={(team) => set({ team })} />, under{' '}
-            <Fill label="Rules" value={job.profile} options={Object.fromEntries(profiles.map((p) => [p.id, `${p.name} rules`])) as Record<string, string>} onPick={(profile) => set({ profile })} />; it carries{' '}
+            <Fill label="Rules" value={job.profile} options={Object.fromEntries(profiles.map((p) => [p.id, `${p.name} rules`]))} onPick={(profile) => set({ profile })} />; it carries{' '}
             <Fill label="Load" value={job.life_load ? 'life' : 'things'} options={{ life: 'a person', things: 'things only' }} onPick={(v) => set({ life_load: v === 'life' })} /> and must pass{' '}
             <Fill label="Must pass" value={job.must_pass[0] ?? 'none'} options={passes} onPick={(v) => set({ must_pass: v === 'none' ? [] : [v] })} />.
           </p>

@@ -3,6 +3,7 @@ import type { Job } from '../../../core/choose/job';
 import { PULL_WORDS } from '../../parts/words';
 
 type Pull = Job['pulls'][number];
+const SHORT: Readonly<Partial<Record<Pull, string>>> = { 'standing-eye': 'standing – eye', 'tail-eye': 'tail – eye', ring: 'eye apart', through: 'standing – tail', cross: 'one end across' };
 const SHOWN: readonly Pull[] = ['standing-eye', 'tail-eye', 'ring', 'through', 'cross'];
 
 /** Which strands may ever be pulled: arrows on the thing itself, switched by the buttons below it. At least one stays. */
@@ -30,7 +31,7 @@ export function Pulls({ pulls, onChange }: { pulls: readonly Pull[]; onChange: (
       </svg>
       <div className="pull-toggle" role="group" aria-label="Pulls">
         {SHOWN.map((p) => (
-          <Button key={p} variant={on(p) ? 'primary' : 'outline-primary'} className={on(p) ? '' : 'off'} aria-pressed={on(p)} onClick={() => toggle(p)}>{PULL_WORDS[p]}</Button>
+          <Button key={p} variant={on(p) ? 'primary' : 'outline-primary'} className={on(p) ? '' : 'off'} aria-pressed={on(p)} aria-label={PULL_WORDS[p]} onClick={() => toggle(p)}>{SHORT[p]}</Button>
         ))}
       </div>
     </section>

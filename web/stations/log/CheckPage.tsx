@@ -46,7 +46,7 @@ export function CheckPage() {
   const me = session.person!;
   const records = me.roles.some((r) => r !== 'learner');
   const current = [...entries].reverse().map((e) => e.entry).find((e) => e.kind === 'correction') ?? first;
-  const judgement = (current as Extract<Entry, { kind: 'check' | 'correction' }>).body.judgement;
+  const judgement = (current).body.judgement;
   const canSign = records && row.signer === null;
   return (
     <>
@@ -59,7 +59,7 @@ export function CheckPage() {
           <Verdict of={row.verdict} big />
           <p className="mt-2 mb-0">
             As seen then: <b>{momentText(row.seen_at)}</b>. Rules: {profile?.name ?? row.profile}, version {row.profile_version}.
-            {row.tail_mm === null ? '' : <> Tail <span className="figure">{Math.round(row.tail_mm)}</span> mm{row.tail_margin_mm === null ? ', no length is asked' : <>, margin <span className="figure">{row.tail_margin_mm > 0 ? '+' : ''}{row.tail_margin_mm}</span> mm</>}.</>}
+            {row.tail_mm === null ? '' : <> Tail <span className="figure">{Math.round(row.tail_mm)}</span> mm{row.tail_margin_mm === null ? ', no length is asked' : <>, margin <span className="figure">{row.tail_margin_mm > 0 ? '+' : ''}{row.tail_margin_mm}</span> mm at worst</>}.</>}
           </p>
           <p className="mb-0">
             Tied by {row.tied_by_name}, {momentText(body.tied_at)}. Looked at by {row.checker_name}.{' '}
@@ -68,7 +68,7 @@ export function CheckPage() {
           {judgement.not_judged.length > 0 ? <p className="mb-0">Not judged: {judgement.points.filter((p) => p.state === 'not-judged').map((p) => `${p.point} (${p.text})`).join(', ')}.</p> : null}
           <div className="d-flex flex-wrap gap-2 mt-3 no-print">
             <Button variant="outline-primary" onClick={() => window.print()}>Print this page</Button>
-            {records ? <Correct row={row} judgement={judgement} answers={(current as Extract<Entry, { kind: 'check' | 'correction' }>).body.answers} /> : null}
+            {records ? <Correct row={row} judgement={judgement} answers={(current).body.answers} /> : null}
           </div>
         </div>
         <aside className="d-grid gap-3">

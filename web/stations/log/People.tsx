@@ -1,7 +1,7 @@
 import { useState, type FormEvent } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
-import { ROLES, type Role } from '../../../contract/people';
+import { ROLES, type Role } from '../../../contract/roles';
 import { fieldMessage, refusalText, useNewPersonMutation, usePeopleQuery, useSessionQuery } from '../../store/api';
 import { Failed, Loading } from '../../parts/States';
 import { v4 } from '../../parts/uuid';

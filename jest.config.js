@@ -1,0 +1,14 @@
+const base = {
+  rootDir: import.meta.dirname,
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  testPathIgnorePatterns: ['/node_modules/', '/dist/'],
+  transform: { '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } }, module: { type: 'es6' } }] },
+};
+export default {
+  projects: [
+    { ...base, displayName: 'node', testEnvironment: 'node', testMatch: ['**/{core,contract,server,scripts}/**/*.test.ts'] },
+    { ...base, displayName: 'web', testEnvironment: './scripts/jsdomWithWeb.mjs', testMatch: ['**/web/**/*.test.{ts,tsx}'] },
+  ],
+  maxWorkers: 2,
+  testTimeout: 60_000,
+};

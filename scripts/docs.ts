@@ -1,0 +1,6 @@
+/** npm run docs: writes the generated pages of docs/. */
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { errorsMarkdown } from './errorDocs';
+
+writeFileSync(join(import.meta.dirname, '../docs/errors.md'), errorsMarkdown());
