@@ -19,14 +19,16 @@ export function segmentDistance(p: Point3, q: Point3, r: Point3, t: Point3): num
   const c = dot(u, d);
   const f = dot(w, d);
   const denominator = a * e - b * b;
-  let s = denominator > 1e-12 * a * e ? clamp01((b * f - c * e) / denominator) : 0.5;
-  let v = (b * s + f) / e;
+  // a segment without length is a point
+  let s = a === 0 ? 0 : denominator > 1e-12 * a * e ? clamp01((b * f - c * e) / denominator) : 0.5;
+  let v = e === 0 ? 0 : (b * s + f) / e;
+  if (e === 0 && a > 0) s = clamp01(-c / a);
   if (v < 0) {
     v = 0;
-    s = clamp01(-c / a);
+    s = a === 0 ? 0 : clamp01(-c / a);
   } else if (v > 1) {
     v = 1;
-    s = clamp01((b - c) / a);
+    s = a === 0 ? 0 : clamp01((b - c) / a);
   }
   return norm([d[0] + s * u[0] - v * w[0], d[1] + s * u[1] - v * w[1], d[2] + s * u[2] - v * w[2]]);
 }

@@ -5,7 +5,7 @@
 import { add, arcLengths, cross, distance, dot, lerp, nearestIndex, resample, scale, smallestDistance, splineThrough, subtract, unit, type Point3 } from '../curve';
 import { fault } from '../errors';
 import { contactCentre, NODE_SPACING, tighten } from '../rope';
-import { crossingsSeenFrom } from '../topology';
+import { alexanderAt, closedAtInfinity, crossingsSeenFrom } from '../topology';
 import type { LaidKnot } from './laid';
 import { pointsOf, type BakedForm, type BakedShape } from './stored';
 
@@ -115,7 +115,7 @@ function stored(points: readonly Point3[], first: number, last: number, eye: num
   while (from > 0 && s[first]! - s[from]! < standing) from--;
   return {
     xyz: points.slice(from).flatMap((q) => [round4(q[0]), round4(q[1]), round4(q[2])]),
-    marks: { standing: [0, first - from], tail: [last - from, points.length - 1 - from], eye: eye - from },
+    marks: { standing: [0, first - from], tail: [last - from, points.length - 1 - from], eye: Math.min(eye, points.length - 1) - from },
     firstNode: from,
   };
 }
@@ -129,6 +129,12 @@ function openEnded(points: readonly Point3[], first: number, last: number, p: Pr
   const all = [...points.slice(0, last + 1), ...free.slice(1)];
   const shape = stored(all, first, last, nearestIndex(all, at(2.4, depth), last), p.standing_ropeDiameters);
   return shape;
+}
+
+/** What tells whether two drawings of one open rope are the same knot: its Alexander polynomial at three whole numbers. */
+function figures(points: readonly Point3[]): string {
+  const c = crossingsSeenFrom([closedAtInfinity(points)], [0.123, 0.317, 1]);
+  return [-1n, 2n, 3n].map((t) => alexanderAt(c, t)).join(' ');
 }
 
 /** One drawn-up state: turned upright, eye and tail drawn to size. */
@@ -146,7 +152,9 @@ function presented(points: readonly Point3[], load: readonly number[], laid: Lai
   if (laid.openEnd) return { shape: openEnded(turned, span.first, span.last, p), inKnot, standingSide, core: turned.slice(span.first, span.last + 1) };
   const sized = withEye(turned, span.eyeFrom, span.eyeTo, [0, 1, 0], p.eye_ropeDiameters);
   const last = span.last + sized.points.length - turned.length;
+  // drawing eye and tail to size may not change the knot
   const tailed = withTail(sized.points, last, tailHeading(sized.points, span.first, last, p), p.tail_ropeDiameters);
+  if (figures(turned) !== figures(tailed)) throw fault('solver-passed-through');
   return { shape: stored(tailed, span.first, last, sized.eye, p.standing_ropeDiameters), inKnot, standingSide, core };
 }
 

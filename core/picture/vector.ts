@@ -101,6 +101,7 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
       const mid = points[Math.floor((i + j) / 2)]!;
       if (mid[1] > frame[1] + frame[3] + 2 || mid[1] < frame[1] - 2 || Math.abs(mid[0] - frame[0] - frame[2] / 2) > frame[2] / 2 + 2) continue;
       const wide = points.slice(Math.max(0, i - 1), j + 2);
+      const longer = points.slice(Math.max(0, i - 2), j + 3);
       const own = points.slice(i, j + 1);
       const cased = [lerp(points[Math.max(0, i - 1)]!, points[i]!, 0.4), ...own, lerp(points[j]!, points[Math.min(points.length - 1, j + 1)]!, 0.6)];
       const dim = dims[i]!;
@@ -116,10 +117,11 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
       const casing = isRope ? colours.casing : colours.objectEdge;
       const shifted = (points_: readonly Point3[], by: number) => points_.map((p): Point3 => [p[0] - by, p[1] + by, p[2]]);
       const w = c.diameter;
-      let svg = `<path d="${polyline(cased)}" stroke="${casing}" stroke-width="${f2(w * 1.13)}"/>`;
-      svg += `<path d="${polyline(wide)}" stroke="${edge}" stroke-width="${f2(w * 0.97)}"/>`;
+      let svg = `<path d="${polyline(own)}" stroke="${casing}" stroke-width="${f2(w * 1.13)}"/>`;
+      // each layer reaches a little further than the one below it, or slivers of the darker one show as rungs
+      svg += `<path d="${polyline(cased)}" stroke="${edge}" stroke-width="${f2(w * 0.97)}"/>`;
       svg += `<path d="${polyline(shifted(wide, 0.05 * w))}" stroke="${base}" stroke-width="${f2(w * 0.76)}"/>`;
-      svg += `<path d="${polyline(shifted(wide, 0.14 * w))}" stroke="${light}" stroke-width="${f2(w * 0.3)}"/>`;
+      svg += `<path d="${polyline(shifted(longer, 0.14 * w))}" stroke="${light}" stroke-width="${f2(w * 0.3)}"/>`;
       if (isRope) svg += tracers(points, frames, s, i, j, r, colours, dim);
       const depth = Math.min(...own.map((p) => p[2])) * 0.3 + mid[2] * 0.7;
       pieces.push({ depth, svg: `<g data-component="${c.name}" data-from="${Math.floor(i * perPoint)}" data-to="${Math.ceil(j * perPoint)}">${svg}</g>` });

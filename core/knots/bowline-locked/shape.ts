@@ -42,15 +42,19 @@ function locked(lock: readonly Control[] = LOCK): LaidKnot {
   };
 }
 
-/** The third strand goes in beside the rising strand, on its right, instead of between the two: they change places inside the loop. */
+/**
+ * The third strand goes through the loop on the right of the rising strand, not between the two, and
+ * comes to the collar behind the rising strand.
+ */
 function thirdStrandAstray(): LaidKnot {
-  const rise: readonly Control[] = [[0.2, -5.4, -0.5], [0.1, -3, -1], [0.2, -1.4, -0.5], [1.7, 1, 0], ...RISE_AND_RETURN.slice(2).map(wider)];
-  const lock: readonly Control[] = [[-1.5, -6.2, 0], [-0.6, -8.2, 0.5], [1.4, -8, 0.5], [1.9, -5.4, 1], [1.8, -3, 1], [1.7, -1.4, 1], [0.3, 1, 0], ...LOCK.slice(5)];
+  const rise: readonly Control[] = [[0.2, -5.4, -0.5], [0.1, -3, -1], [0.1, -1, -0.4], [0.3, 1, 0], [1.1, 2.7, 1], [2.2, 4.4, 1], [2.9, 6, 0], ...RISE_AND_RETURN.slice(4).map(wider)];
+  const lock: readonly Control[] = [[-1.5, -6.2, 0], [-0.6, -8.2, 0.5], [1.4, -8, 0.5], [1.9, -5.4, 1], [1.8, -3, 1], [1.7, -0.9, 0.5], [2, 0.6, -1], [2.9, 1.7, -2], [3.9, 3.4, -1], [3.6, 5.2, -2], [2.2, 6.1, -2], [1.1, 7.2, -1], ...LOCK.slice(8)];
   const eye = EYE.slice(0, -1);
-  const points = nodesOf(flatDiagram([...NIPPING_LOOP, ...eye, [2.6, -7, -0.5], ...rise, ...lock], { scale: SCALE, height: 0.66, plateau: 0.6 }), NODE_SPACING, 10);
+  const wide = 2.3; // three strands pass each other in one loop: they need more room than the right form
+  const points = nodesOf(flatDiagram([...NIPPING_LOOP, ...eye, [2.6, -7, -0.5], ...rise, ...lock], { scale: wide, height: 0.75, plateau: 0.6 }), NODE_SPACING, 10);
   const right = locked();
-  const eyeNode = nearestIndex(points, [EYE_FAR_POINT[0] * SCALE, EYE_FAR_POINT[1] * SCALE, 0]);
-  return { ...right, points, eyeNode, eyes: [{ ...right.eyes[0]!, node: eyeNode }] };
+  const eyeNode = nearestIndex(points, [EYE_FAR_POINT[0] * wide, EYE_FAR_POINT[1] * wide, 0]);
+  return { ...right, points, eyeNode, dressedAt: 0.42, eyes: [{ ...right.eyes[0]!, node: eyeNode }] };
 }
 
 export const forms = {

@@ -1,0 +1,120 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { knotIds } from '../knots/catalogue';
+import { PROFILE_IDS, shippedProfile } from '../profiles';
+import { choose, MUST_PASS, OBJECTS, PULLS, PURPOSES, ropeNeeded, ROPE_KINDS, TEAMS, UNTYING_WISHES, type Job } from './index';
+
+const JOB: Job = {
+  purpose: 'tie-in', profile: 'sport-crag', rope: { kind: 'dynamic', diameter_mm: 10.2 }, second_rope: null, pulls: ['standing-eye'], object: 'harness', end_free: true, untie: 'any', must_pass: [], team: 'anyone', life_load: true,
+};
+const ask = (change: Partial<Job> = {}) => {
+  const job = { ...JOB, ...change };
+  return choose(job, shippedProfile(job.profile));
+};
+const EIGHT = 'figure-eight-follow-through';
+const suited = (change: Partial<Job> = {}) => ask(change).suited.map((s) => s.knot);
+
+describe('tie-ins', () => {
+  test.each(PROFILE_IDS)('%s: with anyone the eight comes first whatever the untying wish, its untying said as the price', (profile) => {
+    for (const untie of ['any', 'by-hand-after-load', 'after-hard-falls'] as const) {
+      const [first] = ask({ profile, untie }).suited;
+      expect(first!.knot).toBe(EIGHT);
+      expect(first!.score_parts.find((p) => p.part === 'untying')!.text).toMatch(/3/);
+    }
+    expect(ask({ profile, untie: 'after-hard-falls' }).suited[0]!.cautions.some((c) => c.rule === 'U2')).toBe(true);
+  });
+
+  test.each(PROFILE_IDS)('%s: trained people after hard falls take the locked bowline', (profile) => expect(suited({ profile, team: 'trained', untie: 'after-hard-falls' })).toEqual(['bowline-locked', EIGHT]));
+
+  test.each(PROFILE_IDS)('%s: the simple bowline never without lock or stopper', (profile) => {
+    const c = ask({ profile });
+    expect(c.suited.map((s) => s.knot)).not.toContain('bowline');
+    expect(c.nearly.find((n) => n.knot === 'bowline')).toMatchObject({ change: 'add-stopper', rule: 'B1' });
+  });
+
+  test('a rule set that is silent about a knot is said to be', () => {
+    expect(ask({ profile: 'rope-access' }).suited.find((s) => s.knot === 'bowline-locked')!.cautions.map((c) => c.rule)).toContain('S1');
+    expect(ask().suited.find((s) => s.knot === 'bowline-locked')!.cautions.map((c) => c.rule)).not.toContain('S1');
+  });
+
+  test('a ring load, a pull on the tail of a bowline, tape and letting go under load rule out', () => {
+    expect(suited({ pulls: ['standing-eye', 'ring'] })).toEqual([]);
+    expect(ask({ pulls: ['standing-eye', 'ring'] }).excluded.find((x) => x.knot === 'bowline')!.because[0]).toMatchObject({ rule: 'P1', text: expect.stringContaining('pulls out') as string });
+    expect(suited({ pulls: ['standing-eye', 'tail-eye'] })).toEqual([EIGHT]);
+    expect(suited({ rope: { kind: 'webbing', diameter_mm: 25 } })).toEqual([]);
+    expect(suited({ untie: 'under-load' })).toEqual([]);
+  });
+
+  test('nearly names one change that can be made: without a free end the eight waits for one, the bowline needs two and is out', () => {
+    const c = ask({ end_free: false });
+    expect(c.nearly.map((n) => [n.knot, n.change])).toEqual([['bowline-locked', 'free-an-end'], [EIGHT, 'free-an-end']]);
+    expect(c.excluded.map((x) => x.knot)).toContain('bowline');
+  });
+
+  test('a danger comes before the purpose', () => {
+    const x = ask({ purpose: 'midline', pulls: ['ring'] }).excluded.find((e) => e.knot === 'bowline')!;
+    expect(x.because[0]!.rule).toBe('P1');
+    expect(x.because.at(-1)!.rule).toBe('F1');
+  });
+});
+
+const job = fc.record({
+  purpose: fc.constantFrom(...PURPOSES), profile: fc.constantFrom(...PROFILE_IDS), rope: fc.record({ kind: fc.constantFrom(...ROPE_KINDS), diameter_mm: fc.double({ min: 4, max: 16, noNaN: true }) }),
+  second_rope: fc.constant(null), pulls: fc.uniqueArray(fc.constantFrom(...PULLS), { minLength: 1 }), object: fc.constantFrom(...OBJECTS), end_free: fc.boolean(), untie: fc.constantFrom(...UNTYING_WISHES),
+  must_pass: fc.uniqueArray(fc.constantFrom(...MUST_PASS)), team: fc.constantFrom(...TEAMS), life_load: fc.boolean(),
+});
+
+describe('any job', () => {
+  test('every catalogue knot appears exactly once, each no with a reason', () => {
+    fc.assert(
+      fc.property(job, (j) => {
+        const c = choose(j, shippedProfile(j.profile));
+        expect([...c.suited, ...c.nearly, ...c.excluded].map((x) => x.knot).sort()).toEqual([...knotIds()].sort());
+        for (const x of c.excluded) expect(x.because.length).toBeGreaterThan(0);
+        for (const s of c.suited) expect(s.reasons.length).toBeGreaterThan(0);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  test('another pull or another thing to pass never makes a knot suited that was not', () => {
+    fc.assert(
+      fc.property(job, fc.constantFrom(...PULLS), fc.constantFrom(...MUST_PASS), (j, pull, pass) => {
+        const before = new Set(choose(j, shippedProfile(j.profile)).suited.map((s) => s.knot));
+        const more = { ...j, pulls: [...new Set([...j.pulls, pull])], must_pass: [...new Set([...j.must_pass, pass])] };
+        for (const s of choose(more, shippedProfile(j.profile)).suited) expect(before.has(s.knot)).toBe(true);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  test('a life on a ring-loaded eye, or a bare simple bowline, is never suited', () => {
+    fc.assert(
+      fc.property(job, (j) => {
+        const s = choose({ ...j, life_load: true }, shippedProfile(j.profile)).suited.map((x) => x.knot);
+        expect(s).not.toContain('bowline');
+        if (j.pulls.includes('ring')) expect(s).toEqual([]);
+      }),
+      { numRuns: 300 },
+    );
+  });
+});
+
+describe('rope needed', () => {
+  const need = (change: object = {}) => ropeNeeded(shippedProfile('sport-crag'), { knot: EIGHT, rope_diameter_mm: 10, ...change });
+  test('the total is the sum of its parts, low is not above high', () => {
+    for (const q of [{}, { eye_mm: 300 }, { object_diameter_mm: 200 }, { knot: 'bowline', rope_diameter_mm: 11 }]) {
+      const r = need(q);
+      for (const s of ['', '_low', '_high'] as const) expect(r[`total_mm${s}`]).toBeCloseTo(r[`in_knot_mm${s}`] + r[`eye_mm${s}`] + r[`tail_mm${s}`] + r[`stopper_mm${s}`], 6);
+      for (const p of ['in_knot', 'eye', 'tail', 'stopper', 'total', 'start_at'] as const) expect(r[`${p}_mm_low`]).toBeLessThanOrEqual(r[`${p}_mm_high`]);
+      expect(r.start_at_mm).toBeGreaterThan(r.tail_mm + r.eye_mm);
+      expect(r.start_at_mm).toBeLessThan(r.total_mm);
+    }
+  });
+  test('in the knot it grows with the diameter, the tail by its rule', () => {
+    expect(need({ rope_diameter_mm: 11 }).in_knot_mm / need().in_knot_mm).toBeCloseTo(1.1, 3);
+    expect(need({ rope_diameter_mm: 11 }).tail_mm).toBe(need().tail_mm);
+    expect(ropeNeeded(shippedProfile('rescue-team'), { knot: EIGHT, rope_diameter_mm: 10 }).stopper_mm).toBeGreaterThan(100);
+  });
+  test('the locked bowline takes less rope than the eight', () => expect(need({ knot: 'bowline-locked' }).in_knot_mm).toBeLessThan(need().in_knot_mm));
+});

@@ -1,0 +1,76 @@
+import { describe, expect, test } from '@jest/globals';
+import { arcLengths, resample, smallestDistance, splineThrough, straight, type Point3 } from '../curve';
+import { flatDiagram, nodesOf, type Control } from '../knots/authoring';
+import { alexanderAt, closedAtInfinity, crossingsSeenFrom } from '../topology';
+import { contactCentre, contactSpan, endDirection, FIRM, NODE_SPACING, tighten, type Tightening } from './index';
+
+/** An open overhand, its ends to the left and right, as a flat diagram. */
+function overhand(): Point3[] {
+  const control = [[-24, 0], [-10, 0], [-6, 0, 0], [-3, 0, 1], [0.8, 0, -1], [4.2, 0.2, 0], [6.4, 2.6, 1], [4.6, 5.8, 0], [0, 6.6, 0], [-4.2, 5.2, 0], [-4.8, 2.6, 0], [-3.4, 0.3, -1], [-1.6, -2.2, 0], [0.4, -0.6, 1], [2.2, 2.2, 0], [6.4, 2.8, -1], [10, 3, 0], [24, 3]] as unknown as Control[];
+  return nodesOf(flatDiagram(control, { scale: 1.2, height: 0.66, plateau: 0.6 }), NODE_SPACING);
+}
+const plan = (points: readonly Point3[]): Tightening => ({
+  ropes: [points], eyes: [], stages: FIRM, dressedAt: 0.3,
+  pulls: [{ rope: 0, end: 'standing', direction: [-1, 0, 0], share: 1 }, { rope: 0, end: 'tail', direction: [1, 0, 0], share: 1 }],
+});
+const determinant = (points: readonly Point3[]) => alexanderAt(crossingsSeenFrom([closedAtInfinity(points)], [0.2, 0.1, 1]), -1n);
+
+describe('tightening', () => {
+  const laid = overhand();
+  const tight = tighten(plan(laid))!;
+
+  test('an overhand stays an overhand, strands a diameter apart', () => {
+    expect(determinant(laid)).toBe(3n);
+    expect(determinant(tight.dressed[0]!)).toBe(3n);
+    expect(determinant(tight.tight[0]!)).toBe(3n);
+    expect(smallestDistance([{ points: tight.tight[0]!, closed: false }], 2.5)).toBeGreaterThan(0.97);
+    expect(tight.smallestDistanceEver).toBeGreaterThan(0.92);
+  });
+
+  test('rope neither grows nor shrinks noticeably', () => {
+    const length = (p: readonly Point3[]) => arcLengths(p).at(-1)!;
+    expect(Math.abs(length(tight.tight[0]!) / length(laid) - 1)).toBeLessThan(0.02);
+  });
+
+  test('it takes up about ten diameters of rope, as the open overhand does', () => {
+    const [a, b] = [tight.tight[0]![0]!, tight.tight[0]!.at(-1)!];
+    const eliminated = arcLengths(tight.tight[0]!).at(-1)! - Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
+    expect(eliminated).toBeGreaterThan(8.5);
+    expect(eliminated).toBeLessThan(11.7);
+  });
+
+  test('equal input gives equal bytes', () => expect(tighten(plan(laid))).toEqual(tight));
+
+  test('it can be stopped and tells how far it is', () => {
+    const shares: number[] = [];
+    expect(tighten(plan(laid), undefined, (s) => shares.push(s) < 3)).toBeNull();
+    expect(shares).toHaveLength(3);
+    expect(shares[0]).toBeLessThan(shares[2]!);
+  });
+
+  test('where a strand may have passed through another the run is thrown away', () => {
+    const through: Point3[] = [...straight([-6, 0, 0], [6, 0, 0], 0.45), ...splineThrough([[7, 0, 0], [8, 4, 0], [0, 4, 0], [0, 0.05, 0.02], [0, -6, 0]]).filter((_, i) => i % 6 === 0)];
+    expect(() => tighten(plan(resample(through, NODE_SPACING)))).toThrow(expect.objectContaining({ code: 'solver-passed-through' }) as Error);
+  });
+
+  test('the bearing part is a stretch in the middle of the rope', () => {
+    const n = tight.tight[0]!.length;
+    const [a, b] = contactSpan(tight.load, 0, n)!;
+    expect(a).toBeGreaterThan(20);
+    expect(b).toBeLessThan(n - 20);
+    expect(contactSpan(new Array<number>(5).fill(0), 0, 5)).toBeNull();
+    const c = contactCentre(tight.tight[0]!, tight.load);
+    expect(Math.hypot(...c)).toBeLessThan(15);
+    expect(endDirection(tight.tight[0]!, 'standing')[0]).toBeLessThan(-0.9);
+  });
+});
+
+test('with more friction the same pull leaves a knot larger', () => {
+  const size = (friction: number) => {
+    const t = tighten({ ...plan(overhand()), stages: [{ duration: 400, force: [0.05, 0.15], friction }] })!;
+    const [a, b] = [t.tight[0]![0]!, t.tight[0]!.at(-1)!];
+    // rope taken up by the knot
+    return arcLengths(t.tight[0]!).at(-1)! - Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
+  };
+  expect(size(0.6)).toBeGreaterThan(size(0.02));
+});
