@@ -22,7 +22,7 @@ const BODY_LIMIT = 256 * 1024;
 
 export async function buildApp(context: Context): Promise<FastifyInstance> {
   const { settings, db } = context;
-  const app = Fastify({ logger: { level: settings.logLevel }, bodyLimit: BODY_LIMIT, routerOptions: { maxParamLength: 200 }, trustProxy: false, forceCloseConnections: true });
+  const app = Fastify({ logger: { level: settings.logLevel }, bodyLimit: BODY_LIMIT, routerOptions: { maxParamLength: 200 }, trustProxy: false, forceCloseConnections: true, frameworkErrors: (_error, _request, reply) => void sendProblem(reply, fault('not-found')) });
   app.setValidatorCompiler(validatorCompiler);
   // replies are typed and tested against the contract; they are not checked again on every request
   app.setSerializerCompiler(() => (data) => JSON.stringify(data));
@@ -47,13 +47,7 @@ export async function buildApp(context: Context): Promise<FastifyInstance> {
   app.addHook('onRequest', (request, _reply, done) => {
     const { origin, host } = request.headers;
     if (request.method !== 'GET' && request.method !== 'HEAD' && origin !== undefined) {
-      let from: string | null = null;
-      try {
-        from = new URL(origin).host;
-      } catch {
-        // "null" and nonsense are not this site
-      }
-      if (from !== host) return done(fault('cross-site'));
+      if (!URL.canParse(origin) || new URL(origin).host !== new URL(`http://${host}`).host) return done(fault('cross-site'));
     }
     done();
   });

@@ -39,7 +39,7 @@ describe('tie-ins', () => {
 
   test('a ring load, a pull on the tail of a bowline, tape and letting go under load rule out', () => {
     expect(suited({ pulls: ['standing-eye', 'ring'] })).toEqual([]);
-    expect(ask({ pulls: ['standing-eye', 'ring'] }).excluded.find((x) => x.knot === 'bowline')!.because[0]).toMatchObject({ rule: 'P1', text: expect.stringContaining('pulls out') as string });
+    expect(ask({ pulls: ['standing-eye', 'ring'] }).excluded.find((x) => x.knot === 'bowline')!.because[0]).toMatchObject({ rule: 'P1', text: expect.stringContaining('pulls out') as unknown as string });
     expect(suited({ pulls: ['standing-eye', 'tail-eye'] })).toEqual([EIGHT]);
     expect(suited({ rope: { kind: 'webbing', diameter_mm: 25 } })).toEqual([]);
     expect(suited({ untie: 'under-load' })).toEqual([]);

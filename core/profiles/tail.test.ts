@@ -65,11 +65,11 @@ describe('the rule', () => {
 
   test('values out of range are refused', () => {
     for (const bad of [{ fist_mm: 69 }, { fist_mm: 121 }, { tail_mm: Number.NaN }, { tail_mm: -1 }, { rope_diameter_mm: Infinity }, { uncertainty_mm: -1 }])
-      expect(() => ask('rope-access', { knot: EIGHT, tail_mm: 100, ...bad })).toThrow(expect.objectContaining({ code: 'not-a-number' }) as Error);
+      expect(() => ask('rope-access', { knot: EIGHT, tail_mm: 100, ...bad })).toThrow(expect.objectContaining({ code: 'not-a-number' }) as unknown as Error);
   });
 });
 
 test('profiles are named with or without their version', () => {
   expect(shippedProfile('sport-crag@1')).toBe(SHIPPED_PROFILES[0]);
-  for (const bad of ['sport-crag@2', 'nobody', '', 'sport-crag@x']) expect(() => shippedProfile(bad)).toThrow(expect.objectContaining({ code: 'unknown-profile' }) as Error);
+  for (const bad of ['sport-crag@2', 'nobody', '', 'sport-crag@x']) expect(() => shippedProfile(bad)).toThrow(expect.objectContaining({ code: 'unknown-profile' }) as unknown as Error);
 });

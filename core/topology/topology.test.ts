@@ -25,12 +25,12 @@ describe('crossings', () => {
   });
 
   test('values that are not finite are refused', () => {
-    expect(() => crossingsSeenFrom([{ points: [[0, 0, 0], [Number.NaN, 1, 0]], closed: false }], [0, 0, 1])).toThrow(expect.objectContaining({ code: 'degenerate-shape' }) as Error);
+    expect(() => crossingsSeenFrom([{ points: [[0, 0, 0], [Number.NaN, 1, 0]], closed: false }], [0, 0, 1])).toThrow(expect.objectContaining({ code: 'degenerate-shape' }) as unknown as Error);
   });
 
   test('strands that touch are refused, not guessed', () => {
     const flat: Line3[] = [{ points: [[-1, 0, 0], [1, 0, 0]], closed: false }, { points: [[0, -1, 0], [0, 1, 0]], closed: false }];
-    expect(() => crossingsSeenFrom(flat, [0, 0, 1])).toThrow(expect.objectContaining({ code: 'degenerate-shape' }) as Error);
+    expect(() => crossingsSeenFrom(flat, [0, 0, 1])).toThrow(expect.objectContaining({ code: 'degenerate-shape' }) as unknown as Error);
   });
 });
 
