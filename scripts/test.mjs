@@ -65,7 +65,7 @@ async function main() {
     undo.push(() => server.stop());
     const out = join(root, 'dist/e2e.json');
     rmSync(out, { force: true });
-    const code = await run([bin('@playwright/test/cli.js'), 'test', ...rest], { IDIOM_TEST_URL: server.url });
+    const code = await run([bin('@playwright/test/cli.js'), 'test', ...rest], { IDIOM_TEST_URL: server.url, IDIOM_TEST_ADMIN_URL: db.adminUrl, IDIOM_TEST_SOCKET: db.socket });
     if (!existsSync(out)) failed++;
     else {
       const { stats } = JSON.parse(readFileSync(out, 'utf8'));

@@ -19,7 +19,7 @@ export function Pulls({ pulls, onChange }: { pulls: readonly Pull[]; onChange: (
   const eye = on('standing-eye') || on('tail-eye') || on('cross') || on('all');
   return (
     <section className="sheet pulls" aria-label="Which strands may ever be pulled?">
-      <h3>Which strands may ever be pulled?</h3>
+      <h2>Which strands may ever be pulled?</h2>
       <svg viewBox="0 0 300 124" fill="none" strokeWidth="10" strokeLinecap="round" aria-hidden="true">
         <g stroke="#c98a2b"><path d="M22 56H124" /><path d="M152 56c40-42 108-42 108 0s-68 42-108 0" /><path d="M146 66l-36 36" stroke="#b8a98a" /></g>
         <circle cx="138" cy="57" r="23" fill="#c98a2b" />

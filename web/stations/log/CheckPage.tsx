@@ -72,7 +72,7 @@ export function CheckPage() {
           </div>
         </div>
         <aside className="d-grid gap-3">
-          <div className="sheet d-flex" style={{ background: 'var(--well)' }}>{(['front', 'back'] as const).map((f) => <KnotPicture key={f} knot={row.knot} face={f} crop="knot" size={190} alt={`${name(row.knot)}, ${f}, as it should look`} />)}</div>
+          <div className="sheet faces">{(['front', 'back'] as const).map((f) => <KnotPicture key={f} knot={row.knot} face={f} crop="knot" size={190} alt={`${name(row.knot)}, ${f}, as it should look`} />)}</div>
           {row.open_finding && records ? <CloseFinding check={id} /> : null}
           {canSign ? <Sign row={row} me={me} people={people} demo={row.demo} /> : null}
         </aside>

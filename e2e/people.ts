@@ -1,0 +1,57 @@
+/** What a person does, in words that the journeys share. */
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+
+export const DEMO_PASSWORD = 'fulmar-sound-demo';
+
+/** Steps in as one of the demo people. */
+export async function stepIn(page: Page, name: string): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
+  await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible();
+}
+
+/** Fills the form before a walk. */
+export async function beginWalk(page: Page, walk: { knot?: string; rope: string; tiedBy: string; place: string; rules?: string; stopper?: boolean }): Promise<void> {
+  await page.goto('/check');
+  await expect(page.getByRole('button', { name: 'Begin the walk' })).toBeVisible();
+  if (walk.knot) await page.getByLabel('Knot', { exact: true }).selectOption({ label: walk.knot });
+  await page.getByLabel('In which rope').selectOption({ label: await optionStarting(page, 'In which rope', walk.rope) });
+  await page.getByLabel('Tied by').selectOption({ label: await optionStarting(page, 'Tied by', walk.tiedBy) });
+  await page.getByLabel('Where', { exact: true }).fill(walk.place);
+  if (walk.rules) await page.getByLabel('Rules').selectOption({ label: await optionStarting(page, 'Rules', walk.rules) });
+  if (walk.stopper) await page.getByLabel('A stopper is tied behind it').check();
+  await page.getByRole('button', { name: 'Begin the walk' }).click();
+  await expect(page.getByRole('list', { name: 'Points of the walk' })).toBeVisible();
+}
+
+async function optionStarting(page: Page, label: string, start: string): Promise<string> {
+  await expect(page.getByLabel(label)).toBeVisible();
+  const texts = await page.getByLabel(label).locator('option').allTextContents();
+  const found = texts.find((t) => t.startsWith(start));
+  if (found === undefined) throw new Error(`no option starting "${start}" under "${label}": ${texts.join(' | ')}`);
+  return found;
+}
+
+/** Answers the picture points by their label until the tail is asked for or the verdict stands there. */
+export async function answerAs(page: Page, answers: Readonly<Record<string, string>>): Promise<void> {
+  for (;;) {
+    const heading = (await page.getByRole('heading', { level: 1 }).textContent()) ?? '';
+    if (heading === 'Verdict' || heading === 'How long is the tail?') return;
+    const chosen = Object.entries(answers).find(([question]) => heading.startsWith(question))?.[1];
+    const choices = page.locator('button.choice');
+    await (chosen ? choices.filter({ hasText: chosen }) : choices.first()).click();
+    await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(heading);
+  }
+}
+
+export async function measureTail(page: Page, tail: string): Promise<void> {
+  await page.getByLabel('Tail', { exact: true }).fill(tail);
+  await page.getByRole('button', { name: /^Keep this length/ }).click();
+}
+
+/** Nothing that the accessibility checker finds. */
+export async function expectNoAxeFindings(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+}

@@ -1,0 +1,116 @@
+import { expect, test, type Page } from '@playwright/test';
+import { answerAs, beginWalk, expectNoAxeFindings, measureTail, stepIn } from './people';
+
+const theme = (page: Page, name: 'paper' | 'headlamp') => page.addInitScript((t) => localStorage.setItem('idiom.theme', t), name);
+
+for (const name of ['paper', 'headlamp'] as const)
+  test(`the accessibility checker finds nothing on any main view (${name})`, async ({ page }) => {
+    await theme(page, name);
+    await page.goto('/sign-in');
+    await expect(page.getByText('Demo: Fulmar Sound')).toBeVisible();
+    await expectNoAxeFindings(page);
+    await stepIn(page, 'Tove Vannmark');
+    for (const [path, ready] of [['/', 'Last done'], ['/choose', 'Nearly'], ['/tie', 'Which knot?'], ['/tie/bowline-locked', 'together'], ['/check', 'Begin the walk'], ['/log', 'Older checks'], ['/log/ropes', 'NL-07'], ['/log/people', 'Rask Quillon'], ['/log/rules', 'River and expedition'], ['/me', 'Keep my fist']] as const) {
+      await page.goto(path);
+      await expect(page.getByText(ready).first()).toBeVisible();
+      await expectNoAxeFindings(page);
+    }
+    await beginWalk(page, { rope: 'NL-07', tiedBy: 'Corin Stell', place: 'Kitti Ledge, west count' });
+    await expectNoAxeFindings(page);
+    await answerAs(page, {});
+    await measureTail(page, '150');
+    await page.goBack();
+    await expect(page.getByLabel('Tail', { exact: true })).toBeVisible();
+    await expectNoAxeFindings(page);
+    await page.goForward();
+    await answerAs(page, {});
+    await expect(page.locator('.verdict.big')).toBeVisible();
+    await expectNoAxeFindings(page);
+    await page.goto('/log');
+    await page.locator('tbody a').first().click();
+    await expect(page.getByRole('heading', { name: 'What was written' })).toBeVisible();
+    await expectNoAxeFindings(page);
+  });
+
+test('nothing is wider than a phone, and every target is big enough for a glove', async ({ page }) => {
+  await page.setViewportSize({ width: 360, height: 780 });
+  await stepIn(page, 'Tove Vannmark');
+  for (const path of ['/', '/choose', '/tie', '/tie/figure-eight-follow-through', '/check', '/log', '/log/ropes', '/log/rules', '/me']) {
+    await page.goto(path);
+    await page.waitForLoadState('networkidle');
+    expect([path, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([path, 360]);
+    const small = await page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('main button.btn:not(.fill):not(.p-0), nav.rail a.place, main select, main input:not([type=checkbox]):not([type=radio])')].filter((e) => e.offsetParent && e.getBoundingClientRect().height < 48).map((e) => e.outerHTML.slice(0, 90)),
+    );
+    expect([path, small]).toEqual([path, []]);
+  }
+});
+
+test('the rope is drawn in three dimensions, turned by keys and pointer, and turned over', async ({ page }) => {
+  const errors: string[] = [];
+  page.on('pageerror', (e) => errors.push(e.message));
+  await stepIn(page, 'Tove Vannmark');
+  await page.goto('/tie/figure-eight-follow-through');
+  const canvas = page.locator('.stage canvas');
+  await expect(canvas).toHaveCSS('opacity', '1');
+  const inked = () => canvas.evaluate((c: HTMLCanvasElement) => {
+    const small = document.createElement('canvas');
+    small.width = small.height = 40;
+    const context = small.getContext('2d')!;
+    context.drawImage(c, 0, 0, 40, 40);
+    return [...context.getImageData(0, 0, 40, 40).data].filter((_, i) => i % 4 === 3).map((v) => (v > 128 ? 1 : 0)).join('');
+  });
+  const before = await inked();
+  expect(before).toContain('1');
+  await canvas.focus();
+  for (let i = 0; i < 6; i++) await page.keyboard.press('ArrowRight');
+  await expect.poll(inked).not.toBe(before);
+  await page.keyboard.press('f');
+  await expect(page.getByText('Back · set')).toBeVisible();
+  const box = (await canvas.boundingBox())!;
+  await page.mouse.move(box.x + 300, box.y + 200);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 300 + 290, box.y + 200, { steps: 6 });
+  await page.mouse.up();
+  await expect(page.getByText('Front · set')).toBeVisible();
+  expect(errors).toEqual([]);
+});
+
+test('a learner sees the record and does not write in it', async ({ page }) => {
+  await stepIn(page, 'Bridie Fenwater');
+  await page.goto('/check');
+  await expect(page.getByRole('heading', { name: 'Not with your roles' })).toBeVisible();
+  await page.goto('/log');
+  await page.locator('tbody a').first().click();
+  await expect(page.getByRole('heading', { name: 'What was written' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Correct it' })).toHaveCount(0);
+});
+
+test('places that do not exist, a check of nowhere and a lost session lead somewhere', async ({ page }) => {
+  await stepIn(page, 'Tove Vannmark');
+  await page.goto('/nowhere');
+  await expect(page.getByRole('heading', { name: 'There is no such page' })).toBeVisible();
+  await page.goto('/log/3f2b8a3e-1111-4222-8333-444455556666');
+  await expect(page.getByRole('heading', { name: 'Not here' })).toBeVisible();
+  await page.goto('/check/3f2b8a3e-1111-4222-8333-444455556666');
+  await expect(page.getByRole('heading', { name: 'This check is not on this device' })).toBeVisible();
+  await page.context().clearCookies();
+  await page.goto('/log/ropes');
+  await expect(page).toHaveURL(/sign-in\?to=%2Flog%2Fropes/);
+  await page.getByRole('button', { name: /^Tove Vannmark/ }).click();
+  await expect(page.getByRole('heading', { name: 'Ropes' })).toBeVisible();
+});
+
+test('a correction adds an entry and leaves the old one', async ({ page }) => {
+  await stepIn(page, 'Tove Vannmark');
+  await page.goto('/log?verdict=put-right');
+  await page.locator('tbody a').first().click();
+  await page.getByRole('button', { name: 'Correct it' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Why').fill('looked again with a ruler');
+  await dialog.getByLabel('Tail in mm').fill('133');
+  await dialog.getByRole('button', { name: 'Record the correction' }).click();
+  await expect(page.getByRole('heading', { name: 'Correction', exact: true })).toBeVisible();
+  await expect(page.getByText('looked again with a ruler')).toBeVisible();
+  await expect(page.getByText('What was written before stays above.')).toBeVisible();
+});

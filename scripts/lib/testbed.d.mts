@@ -1,0 +1,13 @@
+import type { ChildProcess } from 'node:child_process';
+
+export interface TestDatabase {
+  readonly adminUrl: string;
+  readonly socket: string;
+}
+export interface TestServer {
+  readonly url: string;
+  readonly databaseUrl: string;
+  readonly child: ChildProcess;
+  stop(): Promise<void>;
+}
+export function testServer(db: TestDatabase, name: string, env?: Record<string, string>): Promise<TestServer>;
