@@ -63,7 +63,7 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
   bind(app, context, ENDPOINTS.shape, ({ params, query, reply }) => {
     checkForm(params.id, query);
     const form = query.fault ?? 'right';
-    const harness = query.object === 'ring' ? (form === 'one-harness-point' ? 'one' : 'both') : null;
+    const harness = harnessFor(form, query.object);
     void reply.header('cache-control', KEEP);
     return { unit: 'rope-diameter', components: shapeOf(params.id, form, query.state, harness) };
   });
@@ -84,12 +84,12 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
   bind(app, context, ENDPOINTS.picture, ({ params, query, reply }) => {
     checkForm(params.id, query);
     const form = query.fault ?? 'right';
-    const harness = query.object === 'ring' ? (form === 'one-harness-point' ? 'one' : 'both') : null;
+    const harness = harnessFor(form, query.object);
     const mirrored = (c: readonly PictureComponent[]) => (query.hand === 'left' ? c.map((x) => ({ ...x, points: x.points.map((p): readonly [number, number, number] => [-p[0], p[1], p[2]]) })) : c);
     const components = mirrored(asPicture(shapeOf(params.id, form, query.state, harness)));
     const radius = knotRadius(params.id, form, query.state);
     const framing = { face: query.face, crop: query.crop, knotRadius_ropeDiameters: radius };
-    const other = query.fit === undefined ? undefined : mirrored(asPicture(shapeOf(params.id, fitForm(params.id, query.fit), query.state, harness)));
+    const other = query.fit === undefined ? undefined : mirrored(asPicture(shapeOf(params.id, fitForm(params.id, query.fit), query.state, harnessFor(query.fit, query.object))));
     const name = knotById(params.id).entry.names[0];
     return sendSvg(
       reply,
@@ -130,6 +130,9 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
   });
   bind(app, context, ENDPOINTS.profiles, () => SHIPPED_PROFILES);
 }
+
+/** object=ring shows the harness: both points threaded, but for the fault that leaves one out. */
+const harnessFor = (form: string, object: string | undefined) => (object === 'ring' ? (form === 'one-harness-point' ? ('one' as const) : ('both' as const)) : null);
 
 /** @throws unknown-fault */
 function fitForm(id: string, form: string): string {

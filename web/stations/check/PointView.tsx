@@ -16,7 +16,8 @@ interface Props {
 function Picture({ of, walk, partner, alt }: { of: PictureOf; walk: Walk; partner: PictureOf | null; alt: string }) {
   const theme = useTheme();
   // right and wrong share camera, scale and places of the ends
-  const fit = partner && !partner.knot && !of.knot && partner.form !== of.form ? partner.form : undefined;
+  const nameOf = (p: PictureOf) => (p.harness === 'one' ? 'one-harness-point' : p.form);
+  const fit = partner && !partner.knot && !of.knot && nameOf(partner) !== nameOf(of) ? nameOf(partner) : undefined;
   const whole = of.harness !== undefined || of.form === 'eye-too-large' || of.form === 'half-finished' || partner?.form === 'half-finished' || of.state === 'dressed';
   const url = pictureUrl({ knot: of.knot ?? walk.knot, form: of.form, face: of.face, state: of.state, harness: of.harness, crop: whole ? 'whole' : 'knot', fit, size: 420, alt }, theme);
   return <img src={`${url}${walk.hand === 'left' ? '&hand=left' : ''}`} alt={alt} draggable={false} />;
