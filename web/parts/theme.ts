@@ -4,7 +4,7 @@ import { useSyncExternalStore } from 'react';
 export type Theme = 'paper' | 'headlamp';
 const KEY = 'idiom.theme';
 const listeners = new Set<() => void>();
-let theme: Theme = (localStorage.getItem(KEY) as Theme | null) ?? (matchMedia('(prefers-color-scheme: dark)').matches ? 'headlamp' : 'paper');
+let theme: Theme = (localStorage.getItem(KEY) as Theme | null) ?? (typeof matchMedia === 'function' && matchMedia('(prefers-color-scheme: dark)').matches ? 'headlamp' : 'paper');
 document.documentElement.dataset['bsTheme'] = theme;
 
 export function setTheme(next: Theme): void {

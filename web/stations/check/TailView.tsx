@@ -25,7 +25,7 @@ export function typedTail_mm(walk: Walk, fist_mm: number): number | null {
   const text = walk.tailText.trim().replace(',', '.');
   if (text === '') return null;
   const v = Number(text);
-  if (!Number.isFinite(v) || v < 0) return null;
+  if (!Number.isFinite(v) || v < 0 || v > 20_000) return null;
   const mm = lengthToMm(v, walk.tailUnit, fist_mm);
   return mm > 20_000 ? null : Math.round(mm * 10) / 10;
 }

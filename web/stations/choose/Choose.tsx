@@ -90,7 +90,7 @@ export function Choose() {
       <div className="choose-top">
         <div>
           <h1 className="visually-hidden">Choose a knot</h1>
-          <p className="sentence">
+          <div className="sentence">
             For <Fill label="Purpose" value={job.purpose} options={PURPOSE_WORDS} onPick={(purpose) => set({ purpose })} /> to{' '}
             <Fill label="Object" value={job.object} options={OBJECT_WORDS} onPick={(object) => set({ object })} /> with <RopeFill />, its end{' '}
             <Fill label="End of the rope" value={job.end_free ? 'free' : 'fixed'} options={{ free: 'free', fixed: 'not free' }} onPick={(v) => set({ end_free: v === 'free' })} />, to be undone{' '}
@@ -99,7 +99,7 @@ export function Choose() {
             <Fill label="Rules" value={job.profile} options={Object.fromEntries(profiles.map((p) => [p.id, `${p.name} rules`]))} onPick={(profile) => set({ profile })} />; it carries{' '}
             <Fill label="Load" value={job.life_load ? 'life' : 'things'} options={{ life: 'a person', things: 'things only' }} onPick={(v) => set({ life_load: v === 'life' })} /> and must pass{' '}
             <Fill label="Must pass" value={job.must_pass[0] ?? 'none'} options={passes} onPick={(v) => set({ must_pass: v === 'none' ? [] : [v] })} />.
-          </p>
+          </div>
         </div>
         <Pulls pulls={job.pulls} onChange={(pulls) => set({ pulls })} />
       </div>

@@ -1,0 +1,137 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { createServer, type Server } from 'node:net';
+import { join } from 'node:path';
+import { freePort, isTemporary } from './lib/place.mjs';
+
+const root = join(import.meta.dirname, '..');
+const START = join(root, 'scripts/start.mjs');
+// beside the checkout's own data, so that it is no temporary folder and the database's user can get there
+const data = mkdtempSync('/var/lib/idiom-test-');
+spawnSync('chmod', ['755', data]);
+afterAll(() => rmSync(data, { recursive: true, force: true }));
+
+interface Run { readonly code: number | null; readonly out: string; readonly err: string }
+function start(env: Record<string, string>): { child: ChildProcess; said: (text: string | RegExp) => Promise<string>; done: Promise<Run> } {
+  const child = spawn(process.execPath, [START], { cwd: root, env: { PATH: process.env['PATH']!, HOME: process.env['HOME'] ?? '/root', ...env } });
+  let out = '';
+  let err = '';
+  const waiting: { text: string | RegExp; ready: (out: string) => void }[] = [];
+  child.stdout.on('data', (t) => {
+    out += String(t);
+    for (const w of waiting) if (typeof w.text === 'string' ? out.includes(w.text) : w.text.test(out)) w.ready(out);
+  });
+  child.stderr.on('data', (t) => (err += String(t)));
+  const done = new Promise<Run>((r) => child.on('exit', (code) => r({ code, out, err })));
+  return {
+    child,
+    done,
+    said: (text) => Promise.race([new Promise<string>((ready) => { waiting.push({ text, ready }); if (typeof text === 'string' ? out.includes(text) : text.test(out)) ready(out); }), done.then((r) => { throw new Error(`ended with ${r.code}: ${r.err}${r.out}`); })]),
+  };
+}
+const refused = (env: Record<string, string>) => start(env).done;
+
+describe('what cannot work is said in one sentence', () => {
+  let taken: Server;
+  let takenPort: number;
+  beforeAll(async () => {
+    taken = createServer();
+    await new Promise<void>((r) => taken.listen(0, '127.0.0.1', r));
+    takenPort = (taken.address() as { port: number }).port;
+  });
+  afterAll(() => void taken.close());
+
+  test.each([
+    ['a port that is none', () => ({ PORT: 'eighty' }), /^PORT must be a port from 1 to 65535, not "eighty"\.$/],
+    ['a temporary folder', () => ({ IDIOM_DATA: '/tmp/idiom-here' }), /temporary folder .*set IDIOM_DATA to a folder that stays/],
+    ['a database without its administrator', () => ({ IDIOM_DATABASE_URL: 'mysql://a:b@127.0.0.1:1/x' }), /needs IDIOM_DATABASE_ADMIN_URL/],
+    ['a taken port', () => ({ PORT: String(takenPort), IDIOM_DATA: data }), /^Port \d+ on 127\.0\.0\.1 is taken: set PORT to a free one/],
+  ])('%s', async (_name, env, sentence) => {
+    const { code, err } = await refused(env());
+    expect(err.trim()).toMatch(sentence);
+    expect(err.trim().split('\n')).toHaveLength(1);
+    expect(code).not.toBe(0);
+  });
+
+  test('a taken database port', async () => {
+    const { code, err } = await refused({ PORT: String(await freePort()), IDIOM_DB_PORT: String(takenPort), IDIOM_DATA: data });
+    expect(err).toContain(`Port ${takenPort} for the database is taken: set IDIOM_DB_PORT`);
+    expect(code).not.toBe(0);
+  });
+
+  test('a database that is not there, by URL', async () => {
+    const { code, err } = await refused({ PORT: String(await freePort()), IDIOM_DATABASE_URL: 'mysql://a:b@127.0.0.1:9/x', IDIOM_DATABASE_ADMIN_URL: 'mysql://root@127.0.0.1:9/mysql' });
+    expect(err).toMatch(/could not be prepared/);
+    expect(code).not.toBe(0);
+  });
+});
+
+describe('a start', () => {
+  let port: number;
+  let dbPort: number;
+  const env = () => ({ PORT: String(port), IDIOM_DB_PORT: String(dbPort), IDIOM_DATA: data, IDIOM_DEMO: '0' });
+  beforeAll(async () => {
+    port = await freePort();
+    dbPort = await freePort();
+  });
+
+  test('ends by one URL; without demo it is the first instructor’s link; a second one is refused; Ctrl-C leaves nothing behind', async () => {
+    const first = start(env());
+    const out = await first.said(/http:\/\/127\.0\.0\.1:\d+\/setup#[0-9a-f]{40}/);
+    expect(out.trim().split('\n').at(-1)).toMatch(/^http/);
+    expect(await (await fetch(`http://127.0.0.1:${port}/api/v1/health`)).json()).toMatchObject({ status: 'ok', database: 'ok' });
+    const token = /#([0-9a-f]{40})/.exec(out)![1]!;
+    const made = await fetch(`http://127.0.0.1:${port}/api/v1/setup`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ token, organisation: 'Own', name: 'First', handle: 'first', password: 'a-long-password' }) });
+    expect(made.status).toBe(200);
+
+    const second = await refused({ ...env(), PORT: String(await freePort()) });
+    expect(second.err).toMatch(/Idiom is already running on .* \(process \d+\)/);
+    expect(second.code).not.toBe(0);
+
+    first.child.kill('SIGINT');
+    expect((await first.done).code).toBe(0);
+    expect(readdirSync(join(data, 'run')).filter((f) => f !== 'error.log')).toEqual([]);
+    const left = spawnSync('pgrep', ['-f', join(data, 'my.cnf')], { encoding: 'utf8' }).stdout.trim();
+    expect(left).toBe('');
+  });
+
+  test('again: the data stay, and no second first instructor is asked for', async () => {
+    const again = start(env());
+    const out = await again.said(/\nhttp:\/\/127\.0\.0\.1:\d+\/\n/);
+    expect(out).not.toContain('setup#');
+    const signedIn = await fetch(`http://127.0.0.1:${port}/api/v1/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ handle: 'first', password: 'a-long-password' }) });
+    expect(signedIn.status).toBe(200);
+
+    // the database dies: it is started again, and the server finds it
+    const pid = Number(readFileSync(join(data, 'run/mariadbd.pid'), 'utf8'));
+    process.kill(pid, 'SIGKILL');
+    await again.said('starting it again');
+    let status = 0;
+    for (let i = 0; i < 100 && status !== 200; i++) {
+      await new Promise((r) => setTimeout(r, 100));
+      status = (await fetch(`http://127.0.0.1:${port}/api/v1/health`)).status;
+    }
+    expect(status).toBe(200);
+    again.child.kill('SIGTERM');
+    expect((await again.done).code).toBe(0);
+  });
+
+  test('data of a newer program are left alone', async () => {
+    // the stored version is raised by the administrator's own client
+    const db = start(env());
+    await db.said('/\n');
+    spawnSync('mariadb', ['--no-defaults', '-S', join(data, 'run/mariadb.sock'), '-u', 'root', 'idiom', '-e', "INSERT INTO schema_migrations VALUES (9999, '9999_future.sql', NOW())"]);
+    db.child.kill('SIGINT');
+    await db.done;
+    const { code, err } = await refused(env());
+    expect(err.trim()).toBe('The data are of version 9999, this program knows version 1: start the newer program, or use another data folder.');
+    expect(code).toBe(5);
+    expect(existsSync(join(data, 'run/idiom.lock'))).toBe(false);
+  });
+});
+
+test('temporary folders are known', () => {
+  expect(['/tmp', '/tmp/x', '/var/tmp/a', '/dev/shm/x'].map(isTemporary)).toEqual([true, true, true, true]);
+  expect(['/tmpx', '/home/a', '/var/lib/idiom'].map(isTemporary)).toEqual([false, false, false]);
+});

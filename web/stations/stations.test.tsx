@@ -1,0 +1,167 @@
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
+import { openDesk, store } from '../store';
+import { walkBegun, type Walk } from '../store/walks';
+import { PERSON, ROPE, show, TIER } from '../testing/fakeServer';
+import { Begin } from './check/Begin';
+import { WalkPage } from './check/WalkPage';
+import { Choose } from './choose/Choose';
+import { Log } from './log/Log';
+import { Today } from './today/Today';
+import { Me } from './today/Me';
+
+beforeEach(() => {
+  openDesk(null);
+  localStorage.clear();
+});
+afterEach(cleanup);
+
+const WALK: Walk = {
+  id: 'aaaaaaaa-aaaa-4aaa-8aaa-aaaaaaaaaaaa', tiedKnot: 'bbbbbbbb-bbbb-4bbb-8bbb-bbbbbbbbbbbb', knot: 'figure-eight-follow-through', rope: ROPE.id, ropeTag: ROPE.tag, rope_diameter_mm: 10.2, place: 'Stack', tiedBy: TIER.id,
+  tiedAt: '2026-05-14T09:00:00.000Z', profile: 'sport-crag', profileVersion: 1, stopper: false, hand: 'right', answers: [], tailText: '', tailUnit: 'mm', tailMethod: 'ruler', note: '', seenAt: null, begunAt: '2026-05-14T10:00:00.000Z',
+};
+const walking = (change: Partial<Walk> = {}, answers = {}, p = '') => {
+  openDesk(PERSON.id);
+  store.dispatch(walkBegun({ ...WALK, ...change }));
+  return show(<WalkPage />, '/check/:walk', `/check/${WALK.id}${p}`, answers);
+};
+const ALL = ['name', 'front', 'back', 'path', 'set', 'eye', 'harness'].map((point) => ({ point, found: 'right' })) as Walk['answers'];
+const TAIL = { point: 'tail', found: 'right', tail: { tail_mm: 130, method: 'ruler', uncertainty_mm: 5 } } as Walk['answers'][number];
+
+describe('the walk', () => {
+  test('asks the first open point, right beside wrong, and goes on when answered', async () => {
+    walking();
+    expect(await screen.findByRole('heading', { level: 1 })).toHaveProperty('textContent', 'Is it a figure-eight, brought all the way back?');
+    expect(screen.getAllByRole('button', { pressed: false }).length).toBeGreaterThan(2);
+    fireEvent.keyDown(document.body, { key: 'b' });
+    await screen.findByText('Front: do all pairs run side by side?');
+    expect(store.getState().walks[0]!.answers).toEqual([{ point: 'name', found: 'half-finished' }]);
+    fireEvent.keyDown(document.body, { key: 'x' });
+    await screen.findByText(/^Turn it over/);
+    expect(store.getState().walks[0]!.answers.at(-1)).toEqual({ point: 'front', found: 'cannot-see' });
+    fireEvent.keyDown(document.body, { key: 'ArrowLeft' });
+    await screen.findByText('Front: do all pairs run side by side?');
+  });
+
+  test('a length near the limit is told as such, a wrong one is not taken', async () => {
+    walking({ answers: ALL }, {}, '?p=4');
+    const field = await screen.findByLabelText('Tail');
+    fireEvent.change(field, { target: { value: '103' } });
+    expect(screen.getByText(/too near the limit to say/)).toBeTruthy();
+    fireEvent.change(field, { target: { value: 'long' } });
+    expect(screen.getByText('a length, in numbers')).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: /^Keep this length/ }));
+    expect(store.getState().walks[0]!.answers.some((a) => a.point === 'tail')).toBe(false);
+    fireEvent.change(field, { target: { value: '1.5' } });
+    fireEvent.click(screen.getAllByLabelText('fists')[0]!);
+    fireEvent.click(screen.getByRole('button', { name: /^Keep this length/ }));
+    await screen.findByText('Meets the rule');
+    expect(store.getState().walks[0]!.answers.at(-1)).toEqual({ point: 'tail', found: 'right', tail: { tail_mm: 138, method: 'fists', uncertainty_mm: 10 } });
+  });
+
+  test('the verdict stands with rule and version; signing sends what was found and clears the desk', async () => {
+    const { sent, router } = walking({ answers: [...ALL, TAIL] }, { 'POST /checks': { id: WALK.id, sequence: 7, sha256: 'f', verdict: 'meets-the-rule', again: false } });
+    await screen.findByText('Meets the rule');
+    expect(screen.getByText(/Rules: Sport crag, version 1/)).toBeTruthy();
+    expect(screen.getByText(/It gives no clearance to load/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Sign as Tove Vannmark and record' }));
+    await waitFor(() => expect(router.state.location.pathname).toBe(`/log/${WALK.id}`));
+    expect(sent).toHaveLength(1);
+    expect(sent[0]).toMatchObject({ path: '/checks', body: { id: WALK.id, profile: 'sport-crag', profile_version: 1, fist_mm: 92, tied_knot: { tied_by: TIER.id, rope: ROPE.id } } });
+    expect(store.getState().walks).toEqual([]);
+  });
+
+  test('a refusal keeps everything on the desk', async () => {
+    walking({ answers: [...ALL, TAIL] }, { 'POST /checks': 503 });
+    fireEvent.click(await screen.findByRole('button', { name: /^Sign as/ }));
+    expect(await screen.findByRole('alert')).toHaveProperty('textContent', 'Refused 503. said by the test');
+    expect(store.getState().walks[0]!.answers).toHaveLength(8);
+  });
+
+  test('one who tied it and looks alone is told what the record will say', async () => {
+    walking({ answers: [...ALL, TAIL], tiedBy: PERSON.id });
+    expect(await screen.findByText('No second person.')).toBeTruthy();
+  });
+
+  test('that is not on this device says where to go', async () => {
+    show(<WalkPage />, '/check/:walk', '/check/nowhere');
+    expect(await screen.findByText('This check is not on this device')).toBeTruthy();
+  });
+});
+
+describe('before the walk', () => {
+  test('what is missing is said at its field; rules that ask for a stopper set it', async () => {
+    show(<Begin />, '/check', '/check');
+    fireEvent.click(await screen.findByRole('button', { name: 'Begin the walk' }));
+    for (const text of ['which rope is it in?', 'who tied it?', 'where is it?']) expect(screen.getByText(text)).toBeTruthy();
+    fireEvent.change(screen.getByLabelText('Rules'), { target: { value: 'rescue-team' } });
+    expect(screen.getByLabelText('A stopper is asked by these rules')).toHaveProperty('checked', true);
+  });
+
+  test('a learner does not record', async () => {
+    show(<Begin />, '/check', '/check', { 'GET /session': { person: { ...PERSON, roles: ['learner'] }, organisation: null, demo: false, setup_open: false } });
+    expect(await screen.findByText('Not with your roles')).toBeTruthy();
+  });
+});
+
+describe('choose', () => {
+  const answer = {
+    suited: [{ knot: 'bowline-locked', score_parts: [{ part: 'untying', value: 1, text: '1 of 5: does not jam' }], reasons: [{ rule: 'SC-K2', text: 'named here as a tie-in' }], cautions: [{ rule: 'C1', text: 'fewer people can check it' }] }],
+    nearly: [{ knot: 'bowline', wouldDoIf: 'if a stopper is tied', rule: 'B1', change: 'add-stopper' }], excluded: [{ knot: 'double-bowline', because: [{ rule: 'P3', text: 'not known' }] }], versions: { catalogue: 1, profile: 'sport-crag', profile_version: 1 },
+  };
+  test('shows the three groups, each with its rule', async () => {
+    show(<Choose />, '/choose', '/choose', { 'POST /choose': answer, 'POST /rope-needed': 404 });
+    expect(await screen.findByRole('heading', { name: 'Locked bowline' })).toBeTruthy();
+    for (const rule of ['SC-K2', 'C1', 'B1', 'P3']) expect(screen.getByText(rule)).toBeTruthy();
+  });
+  test('a pull can be added, the last one cannot be taken away', async () => {
+    show(<Choose />, '/choose', '/choose', { 'POST /choose': answer, 'POST /rope-needed': 404 });
+    fireEvent.click(await screen.findByRole('button', { name: 'standing part to eye' }));
+    expect(store.getState().job.job.pulls).toEqual(['standing-eye']);
+    fireEvent.click(screen.getByRole('button', { name: 'eye pulled apart' }));
+    expect(store.getState().job.job.pulls).toEqual(['standing-eye', 'ring']);
+    fireEvent.click(screen.getByRole('button', { name: 'standing part to eye' }));
+    expect(store.getState().job.job.pulls).toEqual(['ring']);
+  });
+  test('says plainly when nothing does the job', async () => {
+    show(<Choose />, '/choose', '/choose', { 'POST /choose': { ...answer, suited: [] }, 'POST /rope-needed': 404 });
+    expect(await screen.findByText('None of the knots in the catalogue does this job.')).toBeTruthy();
+  });
+});
+
+describe('empty, failed, forbidden', () => {
+  test('an empty day names the first step', async () => {
+    show(<Today />, '/', '/');
+    expect(await screen.findByText(/Nothing is open/)).toBeTruthy();
+    expect(screen.getByText(/The first one begins with/)).toBeTruthy();
+  });
+  test('a half-done check waits there', async () => {
+    openDesk(PERSON.id);
+    store.dispatch(walkBegun({ ...WALK, answers: ALL.slice(0, 2) }));
+    show(<Today />, '/', '/');
+    expect(await screen.findByText(/2 points answered/)).toBeTruthy();
+  });
+  test('a failed list can be asked for again', async () => {
+    show(<Log />, '/log', '/log', { 'GET /checks': 500 });
+    expect(await screen.findByRole('button', { name: 'Try again' })).toBeTruthy();
+  });
+  test('a forbidden one leads away', async () => {
+    show(<Log />, '/log', '/log', { 'GET /checks': 403 });
+    expect(await screen.findByText('Not with your roles')).toBeTruthy();
+  });
+  test('an empty list says so', async () => {
+    show(<Log />, '/log', '/log', { 'GET /checks': { items: [], next: null } });
+    expect(await screen.findByText(/The first check begins under Check/)).toBeTruthy();
+  });
+});
+
+test('own measures: a fist out of range is said, a good one is sent', async () => {
+  const { sent } = show(<Me />, '/me', '/me', { 'PATCH /people/me': { ...PERSON, fist_mm: 95 } });
+  const field = await screen.findByLabelText(/^My fist/);
+  fireEvent.change(field, { target: { value: '200' } });
+  expect(screen.getByText(/a fist is 70 to 120 mm/)).toBeTruthy();
+  fireEvent.change(field, { target: { value: '95,5' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Keep my fist' }));
+  await screen.findByText('Kept.');
+  expect(sent[0]).toMatchObject({ method: 'PATCH', body: { fist_mm: 95.5 } });
+});

@@ -1,0 +1,66 @@
+/** The interface on a made-up server: answers by path, remembers what was sent. */
+import { jest } from '@jest/globals';
+import { render } from '@testing-library/react';
+import type { ReactElement } from 'react';
+import { Provider } from 'react-redux';
+import { createMemoryRouter, RouterProvider } from 'react-router';
+import { SHIPPED_PROFILES } from '../../core/profiles';
+import { ENTRIES } from '../../core/knots/entries';
+import { openDesk, store } from '../store';
+import { api } from '../store/api';
+
+export interface Sent { readonly method: string; readonly path: string; readonly body: unknown }
+type Answers = Readonly<Record<string, unknown>>;
+
+export const PERSON = { id: '11111111-1111-4111-8111-111111111111', handle: 'tove', name: 'Tove Vannmark', roles: ['instructor'], fist_mm: 92, length_unit: 'mm', hand: 'right', single_keys: true, calibrated: true };
+export const TIER = { ...PERSON, id: '22222222-2222-4222-8222-222222222222', handle: 'joss', name: 'Joss Marrable', roles: ['learner'] };
+export const ROPE = { id: '33333333-3333-4333-8333-333333333333', tag: 'NL-07', kind: 'dynamic', diameter_mm: 10.2, length_m: 60, state: 'in-service', in_service_since: null, note: '' };
+
+const STANDING: Answers = {
+  'GET /session': { person: PERSON, organisation: { id: 'o', name: 'Loft', demo: false }, demo: false, setup_open: false },
+  'GET /people': [PERSON, TIER],
+  'GET /ropes': [ROPE],
+  'GET /profiles': SHIPPED_PROFILES,
+  'GET /knots': ENTRIES.map((e) => ({ id: e.id, names: e.names, family: e.family, ways: e.ways, faults: e.faults.map((f) => f.id), form_certainty: e.form_certainty })),
+  'GET /today': { open_findings: [], waiting_signatures: [], last_checks: [], counts: { checks: 0, open_findings: 0, waiting_signatures: 0 } },
+  'GET /jobs': { items: [], next: null },
+};
+
+// Node's Request wants a whole address and its own kind of signal
+const NodeRequest = globalThis.Request;
+globalThis.Request = class extends NodeRequest {
+  constructor(input: RequestInfo | URL, init?: RequestInit) {
+    const { signal: _signal, ...rest } = init ?? {};
+    super(typeof input === 'string' && input.startsWith('/') ? `http://test${input}` : input, rest);
+  }
+};
+
+/** Shows `element` at `path`; `answers` by "METHOD /path", a number stands for a refusal with that status. */
+export function show(element: ReactElement, pattern: string, path: string, answers: Answers = {}): { sent: Sent[]; router: ReturnType<typeof createMemoryRouter> } {
+  const sent: Sent[] = [];
+  const all = { ...STANDING, ...answers };
+  globalThis.fetch = jest.fn(async (input: RequestInfo | URL) => {
+    const request = input as Request;
+    const url = new URL(request.url);
+    const at = `${request.method} ${url.pathname.replace('/api/v1', '')}`;
+    const text = await request.text();
+    if (request.method !== 'GET') sent.push({ method: request.method, path: url.pathname.replace('/api/v1', ''), body: text ? JSON.parse(text) : null });
+    const answer = all[at];
+    if (answer === undefined || typeof answer === 'number') {
+      const status = answer ?? 404;
+      return new Response(JSON.stringify({ type: '', title: `Refused ${status}`, status, detail: 'said by the test', code: status === 403 ? 'role-missing' : 'not-found' }), { status, headers: { 'content-type': 'application/problem+json' } });
+    }
+    return new Response(JSON.stringify(answer), { status: 200, headers: { 'content-type': 'application/json' } });
+  }) as typeof fetch;
+  store.dispatch(api.util.resetApiState());
+  openDesk(PERSON.id);
+  const router = createMemoryRouter([{ path: pattern, element }, { path: '*', element: <p>elsewhere</p> }], { initialEntries: [path] });
+  render(<Provider store={store}><Session><RouterProvider router={router} /></Session></Provider>);
+  return { sent, router };
+}
+
+/** As in the frame: pages are shown once the session is known. */
+function Session({ children }: { children: ReactElement }) {
+  const { data } = api.useSessionQuery();
+  return data ? children : null;
+}
