@@ -136,8 +136,7 @@ test('canonical bytes do not depend on the order of keys, hashes do on content',
   expect(contentHash({ a: 1, b: 2 })).toBe(contentHash({ b: 2, a: 1 }));
   expect(contentHash({ a: 1 })).not.toBe(contentHash({ a: 2 }));
   // RFC 8785, 3.2.3
-  expect(sha256(canonicalBytes({ numbers: [333333333.33333329, 1e30, 4.5, 2e-3, 1e-27] })).length).toBe(64);
-  expect(canonicalBytes({ numbers: [333333333.33333329, 1e30, 4.5, 2e-3, 0.000000000000000000000000001] }).toString()).toBe('{"numbers":[333333333.3333333,1e+30,4.5,0.002,1e-27]}');
+  expect(canonicalBytes(JSON.parse('{"numbers":[333333333.33333329,1E30,4.50,2e-3,0.000000000000000000000000001]}')).toString()).toBe('{"numbers":[333333333.3333333,1e+30,4.5,0.002,1e-27]}');
 });
 
 test('the first instructor by the one-time link, once', async () => {

@@ -1,5 +1,5 @@
 /** Keys. Alt+digit goes to a place; single keys never fire in a field and can be switched off per person. */
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import { useSessionQuery } from '../store/api';
 
 const inField = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) && !(target instanceof HTMLInputElement && /^(radio|checkbox|button)$/.test(target.type));
@@ -9,10 +9,11 @@ export function useKeys(handlers: Readonly<Record<string, () => void>>): void {
   const { data } = useSessionQuery();
   const enabled = data?.person?.single_keys ?? true;
   const latest = useRef(handlers);
-  useEffect(() => {
+  // before the browser paints: a key pressed at what is seen must not reach what was seen before
+  useLayoutEffect(() => {
     latest.current = handlers;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     if (!enabled) return;
     const down = (e: KeyboardEvent) => {
       if (e.altKey || e.ctrlKey || e.metaKey || e.defaultPrevented || inField(e.target) || document.querySelector('.modal.show, .dropdown-menu.show')) return;
@@ -29,10 +30,10 @@ export function useKeys(handlers: Readonly<Record<string, () => void>>): void {
 /** Alt+digit, everywhere. */
 export function useAltDigits(go: (digit: number) => void): void {
   const latest = useRef(go);
-  useEffect(() => {
+  useLayoutEffect(() => {
     latest.current = go;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const down = (e: KeyboardEvent) => {
       if (!e.altKey || e.ctrlKey || e.metaKey) return;
       const digit = /^Digit([0-7])$/.exec(e.code)?.[1];

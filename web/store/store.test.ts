@@ -8,7 +8,8 @@ const walk: Walk = {
   id: 'w', tiedKnot: 'k', knot: 'bowline-locked', rope: 'r', ropeTag: 'NL-07', rope_diameter_mm: 10, place: 'loft', tiedBy: 'p', tiedAt: '2026-05-14T09:00:00.000Z', profile: 'sport-crag', profileVersion: 1, stopper: false,
   hand: 'right', answers: [], tailText: '', tailUnit: 'mm', tailMethod: 'ruler', note: '', seenAt: null, begunAt: '2026-05-14T10:00:00.000Z',
 };
-const { dispatch, getState } = store;
+const dispatch = (action: Parameters<typeof store.dispatch>[0]) => store.dispatch(action);
+const getState = () => store.getState();
 beforeEach(() => {
   openDesk(null);
   localStorage.clear();

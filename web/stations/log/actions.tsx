@@ -58,7 +58,7 @@ export function CloseFinding({ check }: { check: string }) {
   const [tried, setTried] = useState(false);
   const [close, { error, isLoading }] = useCloseFindingMutation();
   return (
-    <Form className="notice bad no-print" aria-label="What was done" onSubmit={(e) => { e.preventDefault(); setTried(true); if (what) void close({ check, body: { id, what_was_done: what, note } }); }}>
+    <Form className="notice bad no-print" aria-label="Close the finding" onSubmit={(e) => { e.preventDefault(); setTried(true); if (what) void close({ check, body: { id, what_was_done: what, note } }); }}>
       <h2>Open: take out and retie</h2>
       <p className="small mt-1">It stays open until an entry says what was done.</p>
       <Form.Group controlId="what-done" className="mb-2"><Form.Label>What was done</Form.Label>

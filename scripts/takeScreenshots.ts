@@ -1,0 +1,84 @@
+/** Takes the pictures; run by screenshots.mjs, which has started a server. */
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+import config from '../playwright.config';
+
+const url = process.env['IDIOM_TEST_URL']!;
+const folder = process.env['IDIOM_PICTURES']!;
+mkdirSync(folder, { recursive: true });
+const browser = await chromium.launch(config.use!.launchOptions!);
+
+async function open(theme: 'paper' | 'headlamp', size: { width: number; height: number }): Promise<Page> {
+  const context = await browser.newContext({ viewport: size, baseURL: url, reducedMotion: 'reduce' });
+  await context.addInitScript((t) => localStorage.setItem('idiom.theme', t), theme);
+  await context.request.post('/api/v1/session', { data: { handle: 'tove', password: 'fulmar-sound-demo' } });
+  return context.newPage();
+}
+const shot = async (page: Page, name: string) => {
+  await page.waitForLoadState('networkidle');
+  await page.waitForTimeout(700);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+};
+const walk = async (page: Page, knot: string) => {
+  await page.goto('/check');
+  await page.getByLabel('Knot', { exact: true }).selectOption(knot);
+  await page.getByLabel('In which rope').selectOption({ index: 7 });
+  await page.getByLabel('Tied by').selectOption({ label: 'Sunniva Tarn' });
+  await page.getByLabel('Where', { exact: true }).fill('Skerry Stack, ledge 2');
+  await page.getByRole('button', { name: 'Begin the walk' }).click();
+  await page.waitForURL(/\/check\/./);
+};
+const choose = async (page: Page) => {
+  await page.goto('/choose');
+  await page.getByRole('button', { name: /^Untying/ }).click();
+  await page.getByRole('button', { name: 'by hand after hard falls' }).click();
+  await page.getByRole('button', { name: /^Checked by/ }).click();
+  await page.getByRole('button', { name: 'people trained on it' }).click();
+  await page.mouse.move(5, 500);
+};
+
+const desk = await open('paper', { width: 1280, height: 800 });
+await desk.goto('/');
+await shot(desk, 'today');
+await choose(desk);
+await shot(desk, 'choose');
+await desk.goto('/tie/figure-eight-follow-through');
+await desk.waitForFunction(() => document.querySelector<HTMLCanvasElement>('.stage canvas')?.style.opacity === '1');
+await shot(desk, 'tie');
+await walk(desk, 'figure-eight-follow-through');
+await desk.keyboard.press('a');
+await desk.getByText('Front: do all pairs').waitFor();
+await shot(desk, 'check');
+for (const next of ['Turn it over', 'Follow the tail', 'How long']) {
+  await desk.keyboard.press('a');
+  await desk.getByText(next).first().waitFor();
+}
+await desk.getByLabel('Tail', { exact: true }).fill('87');
+await shot(desk, 'tail');
+await desk.getByRole('button', { name: /^Keep this length/ }).click();
+for (const next of ['Is the eye', 'Does the rope', 'Put right']) {
+  await desk.getByRole('heading', { level: 1 }).waitFor();
+  await desk.keyboard.press('a');
+  await desk.getByText(next).first().waitFor();
+}
+await shot(desk, 'verdict');
+await desk.goto('/log');
+await desk.getByText('The record').waitFor();
+await shot(desk, 'log');
+await desk.locator('tbody tr').nth(3).click();
+await desk.getByText('What was written').waitFor();
+await shot(desk, 'one-check');
+
+const night = await open('headlamp', { width: 1280, height: 800 });
+await walk(night, 'bowline-locked');
+await night.keyboard.press('a');
+await night.getByText('Front: three strands').waitFor();
+await shot(night, 'check-headlamp');
+
+const phone = await open('paper', { width: 390, height: 844 });
+await choose(phone);
+await shot(phone, 'choose-phone');
+await walk(phone, 'figure-eight-follow-through');
+await shot(phone, 'check-phone');
+await browser.close();
