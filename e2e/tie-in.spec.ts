@@ -81,6 +81,7 @@ test('the whole journey by keyboard only', async ({ page }) => {
   await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible();
   await press('Alt+1');
   await expect(page).toHaveURL(/\/choose$/);
+  await expect(page.getByRole('heading', { name: 'Figure-eight follow-through' })).toBeVisible();
   await tabTo(/^Rules:/);
   await press('Enter');
   await press('ArrowDown', 2);
@@ -88,8 +89,10 @@ test('the whole journey by keyboard only', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Rules: Rope access rules' })).toBeVisible();
   await press('Alt+2');
   await expect(page).toHaveURL(/\/tie$/);
+  await expect(page.getByRole('heading', { name: 'Which knot?' })).toBeVisible();
   await tabTo(/Figure-eight follow-through/);
   await press('Enter');
+  await expect(page).toHaveURL(/figure-eight-follow-through$/);
   await expect(page.getByText('Front · set')).toBeVisible();
   await press('f');
   await expect(page.getByText('Back · set')).toBeVisible();

@@ -27,7 +27,7 @@ const walk = async (page: Page, knot: string) => {
   await page.getByLabel('Tied by').selectOption({ label: 'Sunniva Tarn' });
   await page.getByLabel('Where', { exact: true }).fill('Skerry Stack, ledge 2');
   await page.getByRole('button', { name: 'Begin the walk' }).click();
-  await page.waitForURL(/\/check\/./);
+  await page.locator('button.choice').first().waitFor();
 };
 const choose = async (page: Page) => {
   await page.goto('/choose');
@@ -64,7 +64,7 @@ for (const next of ['Is the eye', 'Does the rope', 'Put right']) {
 }
 await shot(desk, 'verdict');
 await desk.goto('/log');
-await desk.getByText('The record').waitFor();
+await desk.getByText('Older checks').waitFor();
 await shot(desk, 'log');
 await desk.locator('tbody tr').nth(3).click();
 await desk.getByText('What was written').waitFor();

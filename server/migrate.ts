@@ -55,7 +55,7 @@ export async function prepareDatabase(adminUrl: string, appUrl: string, folder: 
     await admin.query(`CREATE DATABASE IF NOT EXISTS ${quoted(database)} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
     await admin.query(`USE ${quoted(database)}`);
     const migrations = await migrate(admin, folder);
-    const hosts = app.socketPath ? ['localhost'] : ['127.0.0.1', 'localhost'];
+    const hosts = app.socketPath ? ['localhost'] : ['127.0.0.1', 'localhost', '::1'].includes(app.host ?? '') ? ['127.0.0.1', 'localhost'] : ['%'];
     for (const host of hosts) {
       const user = `${admin.escape(app.user)}@${admin.escape(host)}`;
       await admin.query(`CREATE USER IF NOT EXISTS ${user} IDENTIFIED BY ${admin.escape(password)}`);

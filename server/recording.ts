@@ -78,6 +78,8 @@ export async function recordCheck(context: Context, who: SessionPerson, body: z.
     const head = await lockChain(c, who.organisation, body.id, request);
     if (isRecorded(head)) return head;
     await keepTiedKnot(c, context, who.organisation, body.tied_knot);
+    const rope = await ropeById(c, who.organisation, body.tied_knot.rope);
+    if (rope!.diameter_mm !== body.rope_diameter_mm) throw badField('rope_diameter_mm', `is not this rope's: ${rope!.tag} has ${rope!.diameter_mm} mm`);
     return append(c, head, { id: body.id, organisation: who.organisation, kind: 'check', recorded_at: now.toISOString(), recorded_by: who.id, body: checkBody }, request);
   });
 }

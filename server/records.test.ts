@@ -91,6 +91,7 @@ describe('a check', () => {
     ['a tier of nowhere', (b: ReturnType<typeof checkBody>) => ({ ...b, tied_knot: { ...b.tied_knot, tied_by: randomUUID() } }), 'tied_knot.tied_by'],
     ['an unknown knot', (b: ReturnType<typeof checkBody>) => ({ ...b, tied_knot: { ...b.tied_knot, knot: 'granny' } }), 'tied_knot.knot'],
     ['an unknown rule set', (b: ReturnType<typeof checkBody>) => ({ ...b, profile: 'nobody' }), 'profile'],
+    ['another diameter than the rope has', (b: ReturnType<typeof checkBody>) => ({ ...b, rope_diameter_mm: 11 }), 'rope_diameter_mm'],
     ['a field more', (b: ReturnType<typeof checkBody>) => ({ ...b, verdict: 'meets-the-rule' }), 'verdict'],
     ['a control character', (b: ReturnType<typeof checkBody>) => ({ ...b, note: 'a\u0000b' }), 'note'],
     ['half a letter', (b: ReturnType<typeof checkBody>) => ({ ...b, note: 'a\ud800b' }), 'note'],
@@ -171,6 +172,16 @@ describe('the list', () => {
     expect(lines[1]).toContain("'=1+1");
     expect((await call(t, 'GET', '/checks.json', checker)).body['checks']).toHaveLength(lines.length - 1);
   });
+});
+
+test('a knot can be noted as tied and as taken out, once; the first end stays', async () => {
+  const { tied_knot } = checkBody({ tier: tier.id, rope });
+  const made = await call(t, 'POST', '/tied-knots', checker, tied_knot);
+  expect(made.body).toMatchObject({ id: tied_knot.id, ended_at: null });
+  expect((await call(t, 'POST', '/tied-knots', checker, tied_knot)).body).toEqual(made.body);
+  expect((await call(t, 'POST', '/tied-knots', checker, { ...tied_knot, place: 'elsewhere' })).body.code).toBe('id-taken');
+  expect((await call(t, 'POST', `/tied-knots/${tied_knot.id}/end`, checker, { why: 'rope pulled' })).body).toMatchObject({ ended_why: 'rope pulled' });
+  expect((await call(t, 'POST', `/tied-knots/${tied_knot.id}/end`, checker, { why: 'again' })).body).toMatchObject({ ended_why: 'rope pulled' });
 });
 
 test('jobs are kept once and come back newest first', async () => {

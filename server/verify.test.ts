@@ -88,6 +88,8 @@ describe('verify', () => {
     expect((await altered(knot, ['bowline-locked', demoId('knot 1')], knot, ['figure-eight-follow-through', demoId('knot 1')]))[0]).toMatch(/tied knot .* was altered/);
     const rules = "UPDATE profile_versions SET content = REPLACE(content, ?, ?) WHERE profile = 'rope-access'";
     expect((await altered(rules, ['"fists":1', '"fists":2'], rules, ['"fists":2', '"fists":1'])).some((f) => /rules rope-access@1 are not those/.test(f))).toBe(true);
+    const unused = "UPDATE profile_versions SET content = REPLACE(content, ?, ?) WHERE profile = 'tree-work'";
+    expect((await altered(unused, ['"ropeDiameters":5', '"ropeDiameters":4'], unused, ['"ropeDiameters":4', '"ropeDiameters":5']))[0]).toBe('rule set tree-work@1: its content was altered');
     expect((await verified()).faults).toEqual([]);
   });
 

@@ -57,6 +57,7 @@ export async function verifyOrganisation(db: Database, organisation: string, exp
   const faults: string[] = [];
   const byCheck = new Map<string, Entry[]>();
   const profiles = new Map((await storedProfiles(db)).map((p) => [`${p.profile}@${p.version}`, p]));
+  for (const p of profiles.values()) if (sha256(p.content) !== p.sha256) faults.push(`rule set ${p.profile}@${p.version}: its content was altered`);
   let previous = FIRST_PREVIOUS;
   let sequence = 0;
   let atCount: string | null = expected?.count === 0 ? FIRST_PREVIOUS : null;

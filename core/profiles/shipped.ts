@@ -21,7 +21,7 @@ export const SHIPPED_PROFILES: readonly Profile[] = [
     ],
     stopperBehindTieIn: { asked: 'optional', knots: [FOLLOW_THROUGH], text: 'a stopper butted up to the eight, or 100 mm of tail without one', source: 'general' },
     secondCheck: { asked: 'advised', source: 'general' },
-    startAllowance_mm: { least: 900, most: 900, text: 'start the follow-through an arm’s length, about 0.9 m, from the end', source: 'practice' },
+    startAllowance_mm: { knots: [FOLLOW_THROUGH], least: 900, most: 900, text: 'start the follow-through an arm’s length, about 0.9 m, from the end', source: 'practice' },
     caution: LOCAL,
   },
   {
@@ -36,7 +36,7 @@ export const SHIPPED_PROFILES: readonly Profile[] = [
     ],
     stopperBehindTieIn: { asked: 'not-asked', knots: [], text: 'no stopper is asked behind a tie-in', source: 'practice' },
     secondCheck: { asked: 'required', source: 'general' },
-    startAllowance_mm: { least: 1000, most: 1000, text: 'start a follow-through about 1 m from the end', source: 'practice' },
+    startAllowance_mm: { knots: [FOLLOW_THROUGH], least: 1000, most: 1000, text: 'start a follow-through about 1 m from the end', source: 'practice' },
     caution: LOCAL,
   },
   {
@@ -48,7 +48,7 @@ export const SHIPPED_PROFILES: readonly Profile[] = [
     ],
     stopperBehindTieIn: { asked: 'required', knots: [FOLLOW_THROUGH], doubtful: true, text: 'an overhand stopper round both strands behind a follow-through (doubtful: it may have been meant for the joint of two ropes)', source: 'practice' },
     secondCheck: { asked: 'required', source: 'general' },
-    startAllowance_mm: { least: 900, most: 900, text: 'about 0.9 m (3 ft) of rope in hand before an eight', source: 'practice' },
+    startAllowance_mm: { knots: [FOLLOW_THROUGH], least: 900, most: 900, text: 'about 0.9 m (3 ft) of rope in hand before an eight', source: 'practice' },
     caution: LOCAL,
   },
   {

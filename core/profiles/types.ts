@@ -48,6 +48,6 @@ export interface Profile {
   readonly stopperBehindTieIn: { readonly asked: 'required' | 'optional' | 'not-asked'; readonly knots: readonly string[]; readonly text: string; readonly doubtful?: true; readonly source: Source };
   readonly secondCheck: { readonly asked: 'required' | 'advised' | 'none'; readonly source: Source };
   /** rope in hand before a follow-through, mm */
-  readonly startAllowance_mm: { readonly least: number; readonly most: number; readonly text: string; readonly source: Source } | null;
+  readonly startAllowance_mm: { readonly knots: readonly string[]; readonly least: number; readonly most: number; readonly text: string; readonly source: Source } | null;
   readonly caution: string;
 }

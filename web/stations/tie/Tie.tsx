@@ -34,8 +34,8 @@ function RopeNeeded({ knot }: { knot: string }) {
       {row('tail', data.tail_mm_low, data.tail_mm_high)}
       {data.stopper_mm > 0 ? row('stopper', data.stopper_mm_low, data.stopper_mm_high) : null}
       {row('together', data.total_mm_low, data.total_mm_high, 'sum')}
-      {row('first turn begins, from the end', data.start_at_mm_low, data.start_at_mm_high)}
-      {profile?.startAllowance_mm ? <p className="small quiet mb-1 mt-2">{profile.name}: {profile.startAllowance_mm.text}.</p> : null}
+      {row('end to first turn, once set', data.start_at_mm_low, data.start_at_mm_high)}
+      {profile?.startAllowance_mm?.knots.includes(knot) ? <p className="small quiet mb-1 mt-2">In hand before tying, {profile.name}: {profile.startAllowance_mm.text}.</p> : null}
       <ul className="small quiet mb-0 ps-3">{data.notes.map((n) => <li key={n}>{n}</li>)}</ul>
     </section>
   );
