@@ -104,6 +104,8 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
       const longer = points.slice(Math.max(0, i - 2), j + 3);
       const own = points.slice(i, j + 1);
       const cased = [lerp(points[Math.max(0, i - 1)]!, points[i]!, 0.4), ...own, lerp(points[j]!, points[Math.min(points.length - 1, j + 1)]!, 0.6)];
+      // a little longer than its own stretch, or the outside of a bend shows gaps
+      const rim = [lerp(points[Math.max(0, i - 1)]!, points[i]!, 0.72), ...own, lerp(points[j]!, points[Math.min(points.length - 1, j + 1)]!, 0.28)];
       const dim = dims[i]!;
       let colour: string = colours.object;
       if (isRope) {
@@ -117,7 +119,7 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
       const casing = isRope ? colours.casing : colours.objectEdge;
       const shifted = (points_: readonly Point3[], by: number) => points_.map((p): Point3 => [p[0] - by, p[1] + by, p[2]]);
       const w = c.diameter;
-      let svg = `<path d="${polyline(own)}" stroke="${casing}" stroke-width="${f2(w * 1.13)}"/>`;
+      let svg = `<path d="${polyline(rim)}" stroke="${casing}" stroke-width="${f2(w * 1.13)}"/>`;
       // each layer reaches a little further than the one below it, or slivers of the darker one show as rungs
       svg += `<path d="${polyline(cased)}" stroke="${edge}" stroke-width="${f2(w * 0.97)}"/>`;
       svg += `<path d="${polyline(shifted(wide, 0.05 * w))}" stroke="${base}" stroke-width="${f2(w * 0.76)}"/>`;

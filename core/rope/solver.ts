@@ -9,6 +9,7 @@
  */
 import type { Point3 } from '../curve';
 import { cross, dot, norm, scale, subtract, unit } from '../curve';
+import { ContactPairs } from './contactPairs';
 
 export interface SolverSettings {
   /** axial stiffness, force per unit strain, in full loads */
@@ -63,8 +64,6 @@ const DRAG_LOADED = 0.003;
 const DRAG_SLACK = 0.05;
 const SLACK_TENSION = 0.03;
 const TANGENTIAL_SHARE = 0.7;
-/** closest index distance at which two segments of one rope may touch */
-const NEIGHBOUR_SEGMENTS = 4;
 
 export class RopeSolver {
   /** node positions, x y z per node, ropes one after another */
@@ -87,19 +86,8 @@ export class RopeSolver {
   smallestDistanceEver = Infinity;
   private smallestDistanceNow = Infinity;
   private readonly tension: Float64Array;
-  // contact pairs
-  private pairCount = 0;
-  private pairA = new Int32Array(4096);
-  private pairB = new Int32Array(4096);
-  private pairReach = new Float64Array(4096);
-  private pairSlip = new Float64Array(3 * 4096);
-  private pairActive = new Uint8Array(4096);
-  private readonly built: Float64Array;
+  private readonly pairs: ContactPairs;
   private travel = 0;
-  private readonly cellHead: Int32Array;
-  private readonly cellNext: Int32Array;
-  private readonly cell: Int32Array;
-  private readonly middle: Float64Array;
 
   /** @param ropes open centre-lines whose points are evenly spaced (0.42 to 0.45 d) */
   constructor(ropes: readonly (readonly Point3[])[], readonly settings: SolverSettings = SOLVER_SETTINGS) {
@@ -108,18 +96,11 @@ export class RopeSolver {
     this.x = new Float64Array(3 * n);
     this.v = new Float64Array(3 * n);
     this.f = new Float64Array(3 * n);
-    this.built = new Float64Array(3 * n);
-    this.middle = new Float64Array(3 * n);
     this.next = new Int32Array(n).fill(-1);
     this.previous = new Int32Array(n).fill(-1);
     this.ropeOf = new Int32Array(n);
     this.load = new Float64Array(n);
     this.tension = new Float64Array(n);
-    this.cell = new Int32Array(3 * n);
-    this.cellNext = new Int32Array(n);
-    let buckets = 1;
-    while (buckets < 2 * n) buckets <<= 1;
-    this.cellHead = new Int32Array(buckets);
     let start = 0;
     let length = 0;
     ropes.forEach((points, rope) => {
@@ -136,6 +117,7 @@ export class RopeSolver {
       start += points.length;
     });
     this.spacing = length / (n - ropes.length);
+    this.pairs = new ContactPairs(this.next, this.ropeOf, this.spacing, settings.skin);
     this.findPairs();
   }
 
@@ -169,67 +151,8 @@ export class RopeSolver {
   }
 
   private findPairs(): void {
-    const { nodeCount: n, x, next, spacing, cell, cellHead, cellNext, middle } = this;
-    const carried = new Map<number, number>();
-    const oldSlip = this.pairSlip.slice(0, 3 * this.pairCount);
-    for (let k = 0; k < this.pairCount; k++) if (this.pairActive[k]) carried.set(this.pairA[k]! * n + this.pairB[k]!, k);
-    const size = 1 + 1.1 * spacing + this.settings.skin;
-    const mask = cellHead.length - 1;
-    const hash = (a: number, b: number, c: number) => (Math.imul(a, 73856093) ^ Math.imul(b, 19349663) ^ Math.imul(c, 83492791)) & mask;
-    cellHead.fill(-1);
-    let count = 0;
-    for (let i = 0; i < n; i++) {
-      const j = next[i]!;
-      if (j < 0) continue;
-      for (let c = 0; c < 3; c++) {
-        middle[3 * i + c] = 0.5 * (x[3 * i + c]! + x[3 * j + c]!);
-        cell[3 * i + c] = Math.floor(middle[3 * i + c]! / size);
-      }
-      const [cx, cy, cz] = [cell[3 * i]!, cell[3 * i + 1]!, cell[3 * i + 2]!];
-      for (let a = -1; a <= 1; a++)
-        for (let b = -1; b <= 1; b++)
-          for (let c = -1; c <= 1; c++)
-            for (let e = cellHead[hash(cx + a, cy + b, cz + c)]!; e >= 0; e = cellNext[e]!) {
-              if (cell[3 * e] !== cx + a || cell[3 * e + 1] !== cy + b || cell[3 * e + 2] !== cz + c) continue;
-              const dx = middle[3 * e]! - middle[3 * i]!;
-              const dy = middle[3 * e + 1]! - middle[3 * i + 1]!;
-              const dz = middle[3 * e + 2]! - middle[3 * i + 2]!;
-              if (dx * dx + dy * dy + dz * dz > size * size) continue;
-              let reach = 1;
-              if (this.ropeOf[e] === this.ropeOf[i]) {
-                const gap = Math.abs(e - i);
-                if (gap < NEIGHBOUR_SEGMENTS) continue;
-                reach = Math.sin(Math.min((gap - 1) * spacing * 0.97, Math.PI / 2));
-              }
-              if (count >= this.pairA.length) this.growPairs();
-              this.pairA[count] = e;
-              this.pairB[count] = i;
-              this.pairReach[count] = reach;
-              const old = carried.get(e * n + i);
-              for (let q = 0; q < 3; q++) this.pairSlip[3 * count + q] = old === undefined ? 0 : oldSlip[3 * old + q]!;
-              this.pairActive[count] = old === undefined ? 0 : 1;
-              count++;
-            }
-      const bucket = hash(cx, cy, cz);
-      cellNext[i] = cellHead[bucket]!;
-      cellHead[bucket] = i;
-    }
-    this.pairCount = count;
-    this.built.set(x);
+    this.pairs.find(this.x);
     this.travel = 0;
-  }
-
-  private growPairs(): void {
-    const size = 2 * this.pairA.length;
-    const grown = <T extends Int32Array | Float64Array | Uint8Array>(old: T, fresh: T): T => {
-      fresh.set(old);
-      return fresh;
-    };
-    this.pairA = grown(this.pairA, new Int32Array(size));
-    this.pairB = grown(this.pairB, new Int32Array(size));
-    this.pairReach = grown(this.pairReach, new Float64Array(size));
-    this.pairSlip = grown(this.pairSlip, new Float64Array(3 * size));
-    this.pairActive = grown(this.pairActive, new Uint8Array(size));
   }
 
   /** One step of `settings.timeStep`. */
@@ -321,7 +244,8 @@ export class RopeSolver {
   }
 
   private applyContacts(): void {
-    const { x, v, f, next, pairSlip, pairActive, load, friction: mu } = this;
+    const { x, v, f, next, load, friction: mu } = this;
+    const { slip: pairSlip, active: pairActive } = this.pairs;
     const kn = this.settings.contactStiffness;
     const kt = TANGENTIAL_SHARE * kn;
     const cn = 2 * DAMPING_RATIO * Math.sqrt(kn * 0.5);
@@ -329,9 +253,9 @@ export class RopeSolver {
     const dt = this.settings.timeStep;
     const far = this.spacing * 1.08;
     let smallest = Infinity;
-    for (let k = 0; k < this.pairCount; k++) {
-      const ia = this.pairA[k]!;
-      const ib = this.pairB[k]!;
+    for (let k = 0; k < this.pairs.count; k++) {
+      const ia = this.pairs.a[k]!;
+      const ib = this.pairs.b[k]!;
       const A = 3 * ia;
       const B = 3 * next[ia]!;
       const C = 3 * ib;
@@ -340,7 +264,7 @@ export class RopeSolver {
       const ux = x[B]! - x[A]!, uy = x[B + 1]! - x[A + 1]!, uz = x[B + 2]! - x[A + 2]!;
       const wx = x[D]! - x[C]!, wy = x[D + 1]! - x[C + 1]!, wz = x[D + 2]! - x[C + 2]!;
       const rx = x[A]! - x[C]!, ry = x[A + 1]! - x[C + 1]!, rz = x[A + 2]! - x[C + 2]!;
-      const reach = this.pairReach[k]!;
+      const reach = this.pairs.reach[k]!;
       const mx = rx + 0.5 * (ux - wx), my = ry + 0.5 * (uy - wy), mz = rz + 0.5 * (uz - wz);
       const limit = reach + far;
       if (mx * mx + my * my + mz * mz > limit * limit) {
@@ -447,14 +371,9 @@ export class RopeSolver {
     this.time += dt;
     this.travel += move;
     if (this.travel > this.settings.skin * 0.45) {
-      let far = 0;
-      for (let i = 0; i < 3 * this.nodeCount; i += 3) {
-        const d = (x[i]! - this.built[i]!) ** 2 + (x[i + 1]! - this.built[i + 1]!) ** 2 + (x[i + 2]! - this.built[i + 2]!) ** 2;
-        if (d > far) far = d;
-      }
-      const true_ = Math.sqrt(far);
-      if (true_ > this.settings.skin * 0.4) this.findPairs();
-      else this.travel = true_;
+      const moved = this.pairs.largestMoveSinceFound(x);
+      if (moved > this.settings.skin * 0.4) this.findPairs();
+      else this.travel = moved;
     }
   }
 }

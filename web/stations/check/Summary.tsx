@@ -59,6 +59,7 @@ export function Summary({ walk, profile, judgement, fist_mm, onOpen }: Props) {
       </div>
       <aside className="d-grid gap-3">
         <div className="sheet faces">{(['front', 'back'] as const).map((f) => <KnotPicture key={f} knot={walk.knot} face={f} crop="knot" size={190} alt={`${name(walk.knot)}, ${f}, as it should look`} />)}</div>
+        <p className="small quiet m-0">Front and back as they should look, computed.</p>
         {alone ? <div className="notice"><b>No second person.</b> You tied it and you look at it alone: the record says so.</div> : null}
         <Form.Group controlId="note"><Form.Label>Note (goes into the record)</Form.Label>
           <Form.Control as="textarea" rows={2} maxLength={2000} value={walk.note} onChange={(e) => send(walkChanged({ id: walk.id, note: e.target.value }))} /></Form.Group>

@@ -70,15 +70,16 @@ export function CheckPage() {
             <Button variant="outline-primary" onClick={() => window.print()}>Print this page</Button>
             {records ? <Correct row={row} judgement={judgement} answers={(current).body.answers} /> : null}
           </div>
+          <h2 className="mt-4">What was written</h2>
+          {entries.map((e) => <EntryView key={e.sha256} entry={e.entry} sha256={e.sha256} nameOf={nameOf} />)}
         </div>
         <aside className="d-grid gap-3">
           <div className="sheet faces">{(['front', 'back'] as const).map((f) => <KnotPicture key={f} knot={row.knot} face={f} crop="knot" size={190} alt={`${name(row.knot)}, ${f}, as it should look`} />)}</div>
+          <p className="small quiet m-0">Front and back as they should look, computed: no picture of the knot that was seen.</p>
           {row.open_finding && records ? <CloseFinding check={id} /> : null}
           {canSign ? <Sign row={row} me={me} people={people} demo={row.demo} /> : null}
         </aside>
       </div>
-      <h2 className="mt-4">What was written</h2>
-      {entries.map((e) => <EntryView key={e.sha256} entry={e.entry} sha256={e.sha256} nameOf={nameOf} />)}
       <p className="caution mt-4">{profile?.caution} {CAUTION}</p>
       <p className="no-print"><Link to="/log">All checks</Link></p>
     </>

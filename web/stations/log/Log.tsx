@@ -3,11 +3,11 @@ import { Button, Form, Table } from 'react-bootstrap';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { CheckRow } from '../../../contract';
 import { VERDICTS } from '../../../core/inspect';
-import { useChecksQuery, usePeopleQuery, useRopesQuery } from '../../store/api';
+import { useChecksQuery, usePeopleQuery, useProfilesQuery, useRopesQuery } from '../../store/api';
 import { CheckRows, useKnotName } from '../../parts/CheckRows';
 import { Failed, Loading } from '../../parts/States';
 import { Verdict } from '../../parts/Verdict';
-import { momentText, VERDICT_WORDS } from '../../parts/words';
+import { CAUTION, momentText, VERDICT_WORDS } from '../../parts/words';
 import { Tabs } from './Tabs';
 
 const FILTERS = ['rope', 'person', 'verdict', 'open', 'from', 'to'] as const;
@@ -15,11 +15,13 @@ const FILTERS = ['rope', 'person', 'verdict', 'open', 'from', 'to'] as const;
 function Rows({ rows }: { rows: readonly CheckRow[] }) {
   const navigate = useNavigate();
   const name = useKnotName();
+  const profiles = useProfilesQuery().data;
+  const ruleName = (id: string) => profiles?.find((p) => p.id === id)?.name ?? id;
   return (
     <>
       <div className="table-wrap">
         <Table hover>
-          <thead><tr><th scope="col">Verdict</th><th scope="col">Knot</th><th scope="col">Rope, place</th><th scope="col">Tail</th><th scope="col">Tied, looked at, signed</th><th scope="col">As seen then</th></tr></thead>
+          <thead><tr><th scope="col">Verdict</th><th scope="col">Knot</th><th scope="col">Rope, place</th><th scope="col">Tail</th><th scope="col">Tied, looked at, signed</th><th scope="col">Rules</th><th scope="col">As seen then</th></tr></thead>
           <tbody>
             {rows.map((r) => (
               <tr key={r.id} onClick={() => void navigate(`/log/${r.id}`)} style={{ cursor: 'pointer' }}>
@@ -28,7 +30,8 @@ function Rows({ rows }: { rows: readonly CheckRow[] }) {
                 <td><b>{r.rope_tag}</b><br /><span className="quiet">{r.place}</span></td>
                 <td className="text-nowrap">{r.tail_mm === null ? '–' : <><span className="figure">{Math.round(r.tail_mm)}</span> mm{r.tail_margin_mm === null ? '' : <span className="quiet"> ({r.tail_margin_mm > 0 ? '+' : ''}{r.tail_margin_mm})</span>}</>}</td>
                 <td>{r.tied_by_name}<br /><span className="quiet">{r.checker_name}{r.signer_name ? `, ${r.signer_name}` : r.alone ? ', no second person' : ''}</span></td>
-                <td className="text-nowrap">{momentText(r.seen_at)}</td>
+                <td>{ruleName(r.profile)}<br /><span className="quiet">version {r.profile_version}</span></td>
+                <td>{momentText(r.seen_at)}</td>
               </tr>
             ))}
           </tbody>
@@ -87,6 +90,7 @@ export function Log() {
         <Form.Group controlId="filter-to"><Form.Label>To</Form.Label><Form.Control type="date" value={params.get('to') ?? ''} onChange={(e) => set('to', e.target.value)} /></Form.Group>
         <Button variant="outline-primary" disabled={search === ''} onClick={() => setParams({}, { replace: true })}>Clear</Button>
       </div>
+      <p className="caution no-print">Each verdict is as it was seen then, under the rules named beside it. {CAUTION}</p>
       <Page key={search} search={search} cursor={null} first />
     </>
   );
