@@ -73,6 +73,17 @@ test('the rope is drawn in three dimensions, turned by keys and pointer, and tur
   await page.mouse.move(box.x + 300 + 290, box.y + 200, { steps: 6 });
   await page.mouse.up();
   await expect(page.getByText('Front · set')).toBeVisible();
+  // another state on the same canvas
+  const set = await inked();
+  await page.getByRole('button', { name: 'Show it dressed, not set' }).click();
+  await expect(page.getByText('Front · dressed, not set')).toBeVisible();
+  await expect.poll(inked).not.toBe(set);
+  expect(await inked()).toContain('1');
+  // steps and back to the rope
+  await page.getByRole('button', { name: /^Step 3/ }).click();
+  await page.getByRole('button', { name: 'Finished knot' }).click();
+  await expect(canvas).toHaveCSS('opacity', '1');
+  await expect.poll(inked).toContain('1');
   expect(errors).toEqual([]);
 });
 

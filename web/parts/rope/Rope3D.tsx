@@ -20,6 +20,7 @@ interface Props {
 export function Rope3D({ knot, name, state, ring, components, ref, onFace }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const scene = useRef<RopeScene | null>(null);
+  const [ready, setReady] = useState(false);
   const [drawn, setDrawn] = useState(false);
   const [face, setFace] = useState<'front' | 'back'>('front');
   const theme = useTheme();
@@ -32,38 +33,40 @@ export function Rope3D({ knot, name, state, ring, components, ref, onFace }: Pro
     onFace(near);
   };
 
+  // one scene for the life of the canvas: its WebGL context cannot be had twice
   useEffect(() => {
-    if (!components || !canvas.current) return;
-    const element = canvas.current;
+    const element = canvas.current!;
     let gone = false;
     let made: RopeScene | null = null;
     const observer = new ResizeObserver(() => made?.resize());
     void import('./scene').then(({ RopeScene: Scene }) => {
       if (gone) return;
       try {
-        made = new Scene(element, theme);
+        made = new Scene(element);
       } catch {
         return; // no WebGL: the vector picture stays
       }
       scene.current = made;
-      const rope = components[0]!;
-      const marks = rope.marks;
-      const top = marks ? Math.max(...rope.points.slice(marks.standing[1], marks.eye).map((p) => p[1])) : 4;
-      made.show(components, Math.min(top, 9));
-      made.face(face);
       observer.observe(element);
-      setDrawn(true);
+      setReady(true);
     });
     return () => {
       gone = true;
       observer.disconnect();
       made?.dispose();
       scene.current = null;
-      setDrawn(false);
     };
-    // the face is only taken over, not a reason to build anew
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [components, theme]);
+  }, []);
+
+  useEffect(() => {
+    if (!ready || !components) return;
+    const rope = components[0]!;
+    const top = rope.marks ? Math.max(...rope.points.slice(rope.marks.standing[1], rope.marks.eye).map((p) => p[1])) : 4;
+    scene.current?.show(components, Math.min(top, 9), theme);
+    // the picture below is taken away only once this is drawn
+    const next = requestAnimationFrame(() => setDrawn(true));
+    return () => cancelAnimationFrame(next);
+  }, [ready, components, theme]);
 
   const flip = () => {
     const next = face === 'front' ? 'back' : 'front';

@@ -7,7 +7,7 @@ import {
 } from 'three';
 import type { Point3 } from '../../../core/curve';
 import { PICTURE_THEMES } from '../../../core/picture/tokens';
-import { braid } from './braid';
+import { braid, type Braid } from './braid';
 import { finePoints, tube } from './tube';
 
 export interface SceneComponent {
@@ -29,6 +29,7 @@ export class RopeScene {
   private readonly camera = new PerspectiveCamera(FIELD_OF_VIEW_DEG, 1, 1, 400);
   private readonly turned = new Group();
   private readonly full: { mesh: Mesh; still: Material; moving: Material }[] = [];
+  private sheath: Braid | null = null;
   private yaw = 0;
   private pitch = 0;
   private zoom = 1;
@@ -39,10 +40,9 @@ export class RopeScene {
   private rest = 0;
   private disposed = false;
 
-  constructor(canvas: HTMLCanvasElement, private readonly theme: 'paper' | 'headlamp') {
+  constructor(canvas: HTMLCanvasElement) {
     this.renderer = new WebGLRenderer({ canvas, antialias: false, alpha: true, powerPreference: 'low-power', preserveDrawingBuffer: true });
     this.renderer.toneMapping = ACESFilmicToneMapping;
-    this.renderer.toneMappingExposure = theme === 'paper' ? 1.16 : 1.05;
     this.scene.add(this.turned, this.camera);
     const key = new DirectionalLight(new Color('#fff1dc'), 2.9);
     key.position.set(-6, 9, 8);
@@ -53,18 +53,21 @@ export class RopeScene {
   }
 
   /** Takes a shape; the view keeps its turn. */
-  show(components: readonly SceneComponent[], knotTop: number): void {
+  show(components: readonly SceneComponent[], knotTop: number, theme: 'paper' | 'headlamp'): void {
+    this.renderer.toneMappingExposure = theme === 'paper' ? 1.16 : 1.05;
     for (const { mesh, still, moving } of this.full) {
       mesh.geometry.dispose();
       still.dispose();
       moving.dispose();
     }
     this.full.length = 0;
+    this.sheath?.colour.dispose();
+    this.sheath?.bump.dispose();
     this.turned.clear();
-    const colours = PICTURE_THEMES[this.theme];
+    const colours = PICTURE_THEMES[theme];
     const fine = components.map((c) => finePoints(c.points, c.closed, STEP));
     const others = fine.flat();
-    const sheath = braid([colours.tracer, colours.tracerTail]);
+    const sheath = (this.sheath = braid([colours.tracer, colours.tracerTail]));
     components.forEach((c, i) => {
       const rope = c.role !== 'ring' && c.role !== 'post';
       const points = fine[i]!;

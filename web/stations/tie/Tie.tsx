@@ -132,7 +132,7 @@ export function Tie() {
             <Button variant="outline-primary" onClick={() => setState(state === 'tight' ? 'dressed' : 'tight')} disabled={big !== null}>{state === 'tight' ? 'Show it dressed, not set' : 'Show it set'}</Button>
             <Button variant="outline-primary" onClick={() => void navigate('/check')}>Check one <kbd>c</kbd></Button>
           </div>
-          {way ? <Steps knot={id} way={way.id} name={way.name} onBig={setBig} /> : <p className="quiet mt-3">No steps are stored for this knot yet.</p>}
+          {way ? <Steps knot={id} way={way.id} name={way.name} onBig={(frame) => { setBig(frame); if (frame !== null) setFace('front'); }} /> : <p className="quiet mt-3">No steps are stored for this knot yet.</p>}
           <div className="d-flex gap-3 mt-3 only-narrow">{(['front', 'back'] as const).map((f) => <KnotPicture key={f} knot={id} face={f} crop="knot" size={150} alt={`${knot.names[0]}, ${f}`} />)}</div>
         </div>
         <div>
