@@ -41,7 +41,10 @@ interface Piece {
   readonly svg: string;
 }
 
+/** Spacing of drawn points, diameters: coarser for small pictures. */
 const STEP = 0.2;
+const SMALL_STEP = 0.3;
+const SMALL_PX = 200;
 const PER_PIECE = 2;
 const f2 = (x: number) => (Math.round(x * 100) / 100 + 0).toString();
 
@@ -80,10 +83,11 @@ export function frameFor(components: readonly PictureComponent[], settings: Pick
  */
 export function drawVector(components: readonly PictureComponent[], settings: PictureSettings): string {
   const colours = PICTURE_THEMES[settings.theme];
+  const step = settings.size_px <= SMALL_PX ? SMALL_STEP : STEP;
   const fine = components.map((c) => {
     const seen = facing(c.points, settings.face);
     const control = c.closed ? [...seen, seen[0]!] : seen;
-    return resample(splineThrough(control, 4), STEP);
+    return resample(splineThrough(control, 4), step);
   });
   const everywhere = fine.flat();
   const frame = settings.frame ?? frameFor(components, settings);
@@ -95,7 +99,7 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
     const s = arcLengths(points);
     const perPoint = (c.points.length - (c.closed ? 0 : 1)) / (points.length - 1);
     const r = c.diameter / 2;
-    const dims = smoothed(points.map((p, i) => (i % PER_PIECE === 1 ? shadeAt(p, everywhere) : Number.NaN)));
+    const dims = smoothed(points.map((p, i) => (i % PER_PIECE === 1 ? shadeAt(p, everywhere, step) : Number.NaN)));
     for (let i = 0; i < points.length - 1; i += PER_PIECE) {
       const j = Math.min(points.length - 1, i + PER_PIECE);
       const mid = points[Math.floor((i + j) / 2)]!;
@@ -164,7 +168,7 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
 }
 
 /** How much a place is covered by strands nearer to the viewer or to the light, 0 to 1. */
-function shadeAt(p: Point3, others: readonly Point3[]): number {
+function shadeAt(p: Point3, others: readonly Point3[], step: number): number {
   let sum = 0;
   for (const q of others) {
     const dx = q[0] - p[0];
@@ -173,7 +177,7 @@ function shadeAt(p: Point3, others: readonly Point3[]): number {
     const d2 = dx * dx + dy * dy + dz * dz;
     if (d2 > 4 || d2 < 0.6) continue;
     const towards = (0.55 * dz - 0.35 * dx + 0.35 * dy) / Math.sqrt(d2) + 0.15;
-    if (towards > 0) sum += (towards / d2) * STEP;
+    if (towards > 0) sum += (towards / d2) * step;
   }
   return 1 - Math.exp(-0.75 * sum);
 }
