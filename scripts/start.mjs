@@ -72,7 +72,7 @@ function serve(extra, first) {
     });
     server.on('exit', (code) => {
       if (ending) return;
-      if (!up && first) return fail(new Stop('The server did not start; the reason stands above.', code || 1));
+      if (!up && first) return fail(new Stop('', code || 1)) /* it has said why */;
       if (!mayRestart()) return void (console.error('The server keeps stopping.'), end(9));
       say('the server stopped unexpectedly: starting it again');
       serve(extra, false).catch(() => {});
@@ -121,6 +121,6 @@ async function main() {
 }
 
 main().catch((error) => {
-  console.error(error instanceof Stop ? error.message : `Something unforeseen: ${error.stack ?? error}`);
+  if (error.message !== '') console.error(error instanceof Stop ? error.message : `Something unforeseen: ${error.stack ?? error}`);
   void end(error instanceof Stop ? error.code : 1);
 });

@@ -35,7 +35,11 @@ export function Summary({ walk, profile, judgement, fist_mm, onOpen }: Props) {
       id: walk.id, tied_knot: { id: walk.tiedKnot, knot: walk.knot, rope: walk.rope, place: walk.place, tied_by: walk.tiedBy, tied_at: walk.tiedAt }, profile: walk.profile, profile_version: walk.profileVersion,
       rope_diameter_mm: walk.rope_diameter_mm, stopper: walk.stopper, fist_mm, hand: walk.hand, seen_at: seenAt, answers: walk.answers.map((a) => ({ ...a })), note: walk.note,
     });
-    if (!result.data) return;
+    if (!result.data) {
+      // refused, so not stored: a wrong clock may be put right and the time taken anew
+      if ((result.error as Refusal).data?.code === 'bad-input') send(walkChanged({ id: walk.id, seenAt: null }));
+      return;
+    }
     await navigate(`/log/${walk.id}?just=recorded`, { replace: true });
     send(walkEnded(walk.id));
   };

@@ -80,6 +80,7 @@ export function CheckPage() {
           {canSign ? <Sign row={row} me={me} people={people} demo={row.demo} /> : null}
         </aside>
       </div>
+      <p className="only-print small">{session.organisation?.name}. Printed {momentText(new Date().toISOString())}. Entry no. {row.sequence}.</p>
       <p className="caution mt-4">{profile?.caution} {CAUTION}</p>
       <p className="no-print"><Link to="/log">All checks</Link></p>
     </>

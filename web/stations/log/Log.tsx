@@ -60,6 +60,7 @@ function Page({ search, cursor, first }: { search: string; cursor: string | null
 
 export function Log() {
   const [params, setParams] = useSearchParams();
+  const [filtering, setFiltering] = useState(false);
   const ropes = useRopesQuery().data ?? [];
   const people = usePeopleQuery().data ?? [];
   const set = (key: string, value: string) => {
@@ -82,7 +83,8 @@ export function Log() {
         <h1>The record</h1>
         <span className="ms-auto no-print"><a href={`/api/v1/checks.csv?${search}`} download>CSV</a> · <a href={`/api/v1/checks.json?${search}`} download>JSON</a></span>
       </div>
-      <div className="filters no-print">
+      <Button variant="outline-primary" className="only-narrow mt-2" aria-expanded={filtering} onClick={() => setFiltering(!filtering)}>{search === '' ? 'Filter' : 'Filter (in use)'}</Button>
+      <div className={`filters no-print${filtering ? '' : ' hide-narrow'}`}>
         {select('rope', 'Rope', ropes.map((r) => [r.id, r.tag] as const))}
         {select('person', 'Person', people.map((p) => [p.id, p.name] as const))}
         {select('verdict', 'Verdict', VERDICTS.map((v) => [v, VERDICT_WORDS[v]] as const))}
@@ -90,8 +92,8 @@ export function Log() {
         <Form.Group controlId="filter-to"><Form.Label>To</Form.Label><Form.Control type="date" value={params.get('to') ?? ''} onChange={(e) => set('to', e.target.value)} /></Form.Group>
         <Button variant="outline-primary" disabled={search === ''} onClick={() => setParams({}, { replace: true })}>Clear</Button>
       </div>
-      <p className="caution no-print">Each verdict is as it was seen then, under the rules named beside it. {CAUTION}</p>
       <Page key={search} search={search} cursor={null} first />
+      <p className="caution mt-4">Each verdict is as it was seen then, under the rules named beside it. {CAUTION}</p>
     </>
   );
 }
