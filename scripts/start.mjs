@@ -61,7 +61,7 @@ async function database(folder, port) {
 let current = null;
 
 function serve(extra, first) {
-  server = spawn(process.execPath, [join(root, 'dist/server/main.js')], { cwd: root, detached: true, stdio: ['ignore', 'pipe', 'inherit'], env: { ...env, ...extra, NODE_ENV: 'production' } });
+  server = spawn(process.execPath, [join(root, 'dist/server/main.js')], { cwd: root, detached: true, stdio: ['ignore', 'pipe', 'inherit', 'ipc'], env: { ...env, ...extra, NODE_ENV: 'production' } });
   return new Promise((ready, fail) => {
     let up = false;
     server.stdout.on('data', (text) => {

@@ -117,6 +117,18 @@ describe('a start', () => {
     expect((await again.done).code).toBe(0);
   });
 
+  test('the start command itself killed: nothing keeps the port, and the next start takes over', async () => {
+    const killed = start(env());
+    await killed.said(/\nhttp:/);
+    killed.child.kill('SIGKILL');
+    await killed.done;
+    for (let i = 0; i < 50 && (await fetch(`http://127.0.0.1:${port}/api/v1/health`).then(() => true, () => false)); i++) await new Promise((r) => setTimeout(r, 100));
+    const next = start(env());
+    expect(await next.said(/\nhttp:/)).toContain('a database of an earlier run is still there: stopping it first');
+    next.child.kill('SIGINT');
+    expect((await next.done).code).toBe(0);
+  });
+
   test('data of a newer program are left alone', async () => {
     // the stored version is raised by the administrator's own client
     const db = start(env());

@@ -22,6 +22,8 @@ const stop = () => {
 };
 process.on('SIGTERM', stop);
 process.on('SIGINT', stop);
+// the start command was killed: nobody would stop this server any more
+process.on('disconnect', stop);
 try {
   await app.listen({ port: settings.port, host: settings.host });
 } catch (error) {
