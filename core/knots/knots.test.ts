@@ -97,6 +97,17 @@ describe('figure-eight follow-through', () => {
   });
 });
 
+test.each(['bowline', 'double-bowline', 'bowline-locked'])('%s, set, still has its collar behind the standing part and above the turns that nip', (id) => {
+  const { points, marks } = shape(id);
+  const turns = points.slice(marks.standing[1], marks.eye).filter((p) => p[1] > -3.5);
+  const standing = points.slice(0, marks.standing[1] + 8);
+  // of what comes back from the eye, what lies behind the standing part as seen from the front
+  const behind = points.slice(marks.eye, marks.tail[1] + 1).filter((p) => standing.some((q) => Math.hypot(p[0] - q[0], p[1] - q[1]) < 0.5 && q[2] - p[2] > 0.8));
+  expect(behind.length).toBeGreaterThan(0);
+  // a bowline that has capsized carries its nipping turns on top
+  expect(Math.max(...behind.map((p) => p[1]))).toBeGreaterThan(turns.map((p) => p[1]).sort((a, b) => a - b)[Math.floor(turns.length / 2)]!);
+});
+
 test('the double bowline wound in space is the one laid flat', () => {
   const wound = doubleBowlineWound();
   for (const d of DIRECTIONS) expect(figures(wound, d)).toEqual(figures(shape('double-bowline').points, DIRECTIONS[0]!));

@@ -8,7 +8,7 @@ import { flatDiagram, nodesOf, type Control } from '../authoring';
 import { EYE, EYE_FAR_POINT } from '../bowline/parts';
 import type { LaidForms, LaidKnot } from '../laid';
 
-const SCALE = 1.75;
+const SCALE = 2.1;
 const TWO_TURNS: readonly Control[] = [
   [0, 28], [0, 18], [0, 13, 0], [0, 10, 1], [-0.3, 7, -1], [-2.4, 4.6, -0.3], [-4, 1.5, 0], [-3.4, -1.6, 0], [0, -3.3, 0],
   [3.4, -1.6, 0], [3.9, 1.5, 0], [2.4, 4, 0], [0, 4.7, 0], [-2, 3.2, 0], [-2.7, 1, 0], [-2, -1.1, 0], [0, -1.9, 0], [2, -1.1, 0],
@@ -28,7 +28,7 @@ function doubleBowline(): LaidKnot {
     eyeNode,
     pulls: [
       { rope: 0, end: 'standing', direction: [0, 1, 0], share: 1, held: true },
-      { rope: 0, end: 'tail', direction: [0, -1, 0.2], share: 0.6 },
+      { rope: 0, end: 'tail', direction: [0, -1, 0.2], share: 0.7 },
     ],
     eyes: [{ rope: 0, node: eyeNode, direction: [0, -1, 0], share: 1.4, radius: 2.2 }],
     stages: [
@@ -36,7 +36,7 @@ function doubleBowline(): LaidKnot {
       { duration: 350, force: [0.5, 0.7], friction: 0.06, tailShare: 0.35 },
       { duration: 150, force: [0.7, 0.25], friction: 0.2 },
     ],
-    dressedAt: 0.5,
+    dressedAt: 0.8, // before that it is not yet in order
   };
 }
 
