@@ -48,7 +48,7 @@ export function TailView({ walk, profile, fist_mm, calibrated, onChange, onMeasu
   return (
     <form onSubmit={(e) => { e.preventDefault(); keep(); }}>
       <h1>How long is the tail?</h1>
-      <p className="quiet mt-1 mb-3 fs-5">From where it leaves the knot to its end. {answer.rule.text[0]!.toUpperCase() + answer.rule.text.slice(1)} <span className="rule-id">{profile.name} {answer.rule.id}</span></p>
+      <p className="quiet mt-1 mb-3 fs-5">From where it leaves the knot to its end. {answer.rule.text[0]!.toUpperCase() + answer.rule.text.slice(1)} <span className="rule-id">{profile.name}{answer.rule.id === 'none' ? '' : ` ${answer.rule.id}`}</span></p>
       <div className="sheet gauge">
         <div className="tail-entry mb-3">
           <Form.Group controlId="tail">
