@@ -1,2 +1,2 @@
 export { RopeSolver, SOLVER_SETTINGS, type EyeDisc, type Pull, type SolverSettings } from './solver';
-export { contactCentre, contactSpan, endDirection, FIRM, GENTLE, NODE_SPACING, tighten, type EndPull, type EyePull, type Stage, type Tightened, type Tightening } from './tighten';
+export { contactCentre, FIRM, GENTLE, NODE_SPACING, tighten, type EndPull, type EyePull, type Stage, type Tightened, type Tightening } from './tighten';

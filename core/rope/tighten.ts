@@ -5,7 +5,7 @@
  * passed through another is thrown away.
  */
 import type { Point3 } from '../curve';
-import { distance, scale, unit } from '../curve';
+import { scale } from '../curve';
 import { fault } from '../errors';
 import { RopeSolver, type SolverSettings, SOLVER_SETTINGS } from './solver';
 
@@ -121,18 +121,6 @@ export function tighten(
   return { dressed: dressed ?? tight, tight, load: [...solver.load], dressedLoad, smallestDistanceEver: solver.smallestDistanceEver, nodeCount: solver.nodeCount };
 }
 
-/** Index of the first and last node of a rope that bears on something, or null where none does. */
-export function contactSpan(load: readonly number[], from: number, to: number, leastForce = 0.01): readonly [number, number] | null {
-  let first = -1;
-  let last = -1;
-  for (let i = from; i < to; i++)
-    if (load[i]! > leastForce) {
-      if (first < 0) first = i;
-      last = i;
-    }
-  return first < 0 ? null : [first, last];
-}
-
 /** Centre of the knot: nodes weighted by the square of the contact force they carry. */
 export function contactCentre(points: readonly Point3[], load: readonly number[]): Point3 {
   let weight = 0;
@@ -144,11 +132,4 @@ export function contactCentre(points: readonly Point3[], load: readonly number[]
   });
   if (weight === 0) return scale(points.reduce<Point3>((a, p) => [a[0] + p[0], a[1] + p[1], a[2] + p[2]], [0, 0, 0]), 1 / points.length);
   return [sum[0]! / weight, sum[1]! / weight, sum[2]! / weight];
-}
-
-/** Direction in which the rope leaves at an end, outward. */
-export function endDirection(points: readonly Point3[], end: 'standing' | 'tail'): Point3 {
-  const [a, b] = end === 'standing' ? [points[0]!, points[4]!] : [points.at(-1)!, points.at(-5)!];
-  const l = distance(a, b) || 1;
-  return unit([(a[0] - b[0]) / l, (a[1] - b[1]) / l, (a[2] - b[2]) / l]);
 }

@@ -1,1 +1,1 @@
-export { LENGTH_UNITS, lengthText, lengthToMm, MM_PER_INCH, mmToLength, type LengthUnit } from './length';
+export { LENGTH_UNITS, lengthText, lengthToMm, MM_PER_INCH, type LengthUnit } from './length';

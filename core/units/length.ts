@@ -16,11 +16,6 @@ export function lengthToMm(value: number, unit: LengthUnit, fist_mm: number): nu
   return unit === 'mm' ? v : unit === 'in' ? v * MM_PER_INCH : v * fist_mm;
 }
 
-/** The length in `unit`, unrounded. */
-export function mmToLength(value_mm: number, unit: LengthUnit, fist_mm: number): number {
-  return unit === 'mm' ? value_mm : unit === 'in' ? value_mm / MM_PER_INCH : value_mm / fist_mm;
-}
-
 /** For reading: whole millimetres, inches to a quarter, fists to a tenth; other lengths with their unit. */
 export function lengthText(value_mm: number, unit: LengthUnit, fist_mm = 100): string {
   if (unit === 'mm') return value_mm >= 1000 ? `${(value_mm / 1000).toFixed(2)} m` : `${Math.round(value_mm)} mm`;

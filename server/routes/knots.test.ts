@@ -17,6 +17,8 @@ describe('the catalogue', () => {
     expect(list.map((k) => k.id).sort()).toEqual(['bowline', 'bowline-locked', 'double-bowline', 'figure-eight-follow-through']);
     const entry = (await call(t, 'GET', '/knots/bowline-locked')).body;
     for (const key of ['names', 'pulls', 'untying', 'needs', 'faces', 'check_points', 'faults', 'tail_rule_key', 'cautions', 'form_certainty']) expect(entry).toHaveProperty(key);
+    const crossings = entry['crossings'] as { count: number; gauss_code: string };
+    expect(crossings.gauss_code.match(/[OU]\d+[+-]/g)).toHaveLength(2 * crossings.count);
     expect((entry['faults_with_shape'] as string[])).toContain('lock-not-through-collar');
   });
 });

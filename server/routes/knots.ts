@@ -5,6 +5,7 @@ import { fault } from '../../core/errors';
 import { pointsOf, type ShapeState } from '../../core/knots/stored';
 import { CATALOGUE_VERSION, faultsWithShape, framesOf, knotById, knotIds, shapeOf, storedForm, type ShapeComponent } from '../../core/knots/catalogue';
 import { drawVector, facing, frameFor, type PictureComponent } from '../../core/picture';
+import { crossingsSeenFrom, gaussCode } from '../../core/topology';
 import { judgeTail, SHIPPED_PROFILES } from '../../core/profiles';
 import { bind } from '../bind';
 import type { Context } from '../context';
@@ -50,10 +51,12 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
   bind(app, context, ENDPOINTS.knot, ({ params }) => {
     const { entry, baked } = knotById(params.id);
     const right = baked.forms['right']!;
+    const laid = crossingsSeenFrom([{ points: pointsOf(right.laid), closed: false }], [0, 0, 1]);
     return {
       ...entry,
       catalogue_version: CATALOGUE_VERSION,
       faults_with_shape: faultsWithShape(params.id),
+      crossings: { count: laid.count, gauss_code: `open: ${gaussCode(laid, 1)[0]!}`, of: 'the laid form, seen from the front, standing end to tail' },
       measures: {
         in_knot_ropeDiameters: right.inKnot_ropeDiameters, width_ropeDiameters: right.width_ropeDiameters, length_ropeDiameters: right.length_ropeDiameters,
       },
