@@ -6,7 +6,13 @@ export const API_BASE = '/api/v1';
 
 export const uuid = z.uuid().transform((v) => v.toLowerCase());
 export const knotId = z.string().min(1).max(60);
-export const instant = z.iso.datetime({ offset: false }).describe('UTC, like 2026-05-14T09:30:00.000Z');
+/** Taken to the millisecond in one spelling: what the bytes say and what a column gives back must be the same text. */
+export const instant = z.iso
+  .datetime({ offset: false })
+  .describe('UTC, like 2026-05-14T09:30:00.000Z, of this century')
+  .refine((v) => /^20\d\d-/.test(v), 'is not of this century')
+  .transform((v) => new Date(v).toISOString());
+export const day = z.iso.date().refine((v) => /^20\d\d-/.test(v), 'is not of this century');
 export const note = z.string().max(2000).refine(noControl, 'has control characters').default('');
 /** One line of text a person typed. */
 export const line = (max: number) => z.string().trim().min(1).max(max).refine(noControl, 'has control characters');

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { TAIL_METHODS, VERDICTS } from '../core/inspect';
-import { diameter_mm, fist_mm, instant, knotId, line, note, page, uuid } from './common';
+import { day, diameter_mm, fist_mm, instant, knotId, line, note, page, uuid } from './common';
 import { job } from './knots';
 
 export const newJobBody = z.strictObject({ id: uuid, name: line(120), rope: uuid.nullable().default(null), job });
@@ -60,8 +60,8 @@ export const checksQuery = page.extend({
   person: uuid.optional(),
   verdict: verdict.optional(),
   open: z.enum(['finding', 'signature']).optional(),
-  from: z.iso.date().optional(),
-  to: z.iso.date().optional(),
+  from: day.optional(),
+  to: day.optional(),
 });
 export const checksReply = z.strictObject({ items: z.array(checkRow), next: z.string().nullable() });
 

@@ -47,7 +47,7 @@ describe.each(endpoints.filter(([, e]) => e.body).map(([name, e]) => [name, e] a
 
 test.each(endpoints.filter(([, e]) => e.query).map(([name, e]) => [name, e] as const))('query of %s: unknown and malformed parameters are named', async (_name, e) => {
   const path = e.path.replace(':id', 'figure-eight-follow-through').replace(':way', 'retrace');
-  for (const [q, field] of [['nonsense=1', 'nonsense'], ['limit=abc', 'limit'], ['cursor=%00%00', 'cursor'], ['state=molten', 'state'], ['size=-1', 'size'], ['from=yesterday', 'from'], ['wraps=x', 'wraps']] as const) {
+  for (const [q, field] of [['nonsense=1', 'nonsense'], ['limit=abc', 'limit'], ['cursor=%00%00', 'cursor'], ['state=molten', 'state'], ['size=-1', 'size'], ['from=yesterday', 'from'], ['from=0000-01-01', 'from'], ['to=9999-12-31', 'to'], ['wraps=x', 'wraps']] as const) {
     const keys = Object.keys((e.query as z.ZodObject).shape);
     const a = await call(t, e.method, `${path}?${q}`, who);
     expect([q, a.status]).toEqual([q, 400]);

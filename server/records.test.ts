@@ -87,6 +87,7 @@ describe('a check', () => {
     ['a tail judged without a measure', (b: ReturnType<typeof checkBody>) => ({ ...b, answers: [{ point: 'tail', found: 'right' }] }), 'answers.tail'],
     ['a time to come', (b: ReturnType<typeof checkBody>) => ({ ...b, seen_at: '2026-05-14T11:00:00.000Z' }), 'seen_at'],
     ['seen before it was tied', (b: ReturnType<typeof checkBody>) => ({ ...b, seen_at: '2026-05-14T09:00:00.000Z' }), 'seen_at'],
+    ['a year before all ropes', (b: ReturnType<typeof checkBody>) => ({ ...b, tied_knot: { ...b.tied_knot, tied_at: '0000-01-01T00:00:00Z' } }), 'tied_knot.tied_at'],
     ['a rope of nobody', (b: ReturnType<typeof checkBody>) => ({ ...b, tied_knot: { ...b.tied_knot, rope: randomUUID() } }), 'tied_knot.rope'],
     ['a tier of nowhere', (b: ReturnType<typeof checkBody>) => ({ ...b, tied_knot: { ...b.tied_knot, tied_by: randomUUID() } }), 'tied_knot.tied_by'],
     ['an unknown knot', (b: ReturnType<typeof checkBody>) => ({ ...b, tied_knot: { ...b.tied_knot, knot: 'granny' } }), 'tied_knot.knot'],

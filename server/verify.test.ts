@@ -58,6 +58,13 @@ describe('verify', () => {
     expect([v.count, v.head]).toEqual([head['count'], head['head_sha256']]);
   });
 
+  test('finds nothing either when a device spells times and lengths its own way', async () => {
+    const body = checkBody({ tier: demoId('corin'), rope: demoId('NL-07'), at: '2026-05-14T09:30:00Z' });
+    const odd = { ...body, rope_diameter_mm: 10.2, seen_at: '2026-05-14T09:30:00.0001234Z', answers: [{ point: 'tail', found: 'right', tail: { tail_mm: 130.1 + 0.2, method: 'ruler', uncertainty_mm: 0.1 + 0.2 } }] };
+    expect((await call(t, 'POST', '/checks', tove, odd)).status).toBe(200);
+    expect((await verified()).faults).toEqual([]);
+  });
+
   test('names the first entry whose content was changed, also with a hash that fits', async () => {
     const [[row]] = (await admin.query('SELECT bytes, sha256 FROM entries WHERE organisation = ? AND sequence = 12', [org])) as unknown as [[{ bytes: Buffer; sha256: string }]];
     const changed = Buffer.from(row.bytes.toString('utf8').replace('"right"', '"RIGHT"'));

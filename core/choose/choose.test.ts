@@ -32,6 +32,12 @@ describe('tie-ins', () => {
     expect(c.nearly.find((n) => n.knot === 'bowline')).toMatchObject({ change: 'add-stopper', rule: 'B1' });
   });
 
+  test('trained people without a wish for untying take what everybody knows', () => {
+    const [first, second] = ask({ team: 'trained' }).suited;
+    expect([first!.knot, second!.knot]).toEqual([EIGHT, 'bowline-locked']);
+    expect(first!.score_parts.find((p) => p.part === 'known-to')!.value).toBe(0);
+  });
+
   test('a rule set that is silent about a knot is said to be', () => {
     expect(ask({ profile: 'rope-access' }).suited.find((s) => s.knot === 'bowline-locked')!.cautions.map((c) => c.rule)).toContain('S1');
     expect(ask().suited.find((s) => s.knot === 'bowline-locked')!.cautions.map((c) => c.rule)).not.toContain('S1');
@@ -115,6 +121,10 @@ describe('rope needed', () => {
     expect(need({ rope_diameter_mm: 11 }).in_knot_mm / need().in_knot_mm).toBeCloseTo(1.1, 3);
     expect(need({ rope_diameter_mm: 11 }).tail_mm).toBe(need().tail_mm);
     expect(ropeNeeded(shippedProfile('rescue-team'), { knot: EIGHT, rope_diameter_mm: 10 }).stopper_mm).toBeGreaterThan(100);
+  });
+  test('an eye that was asked for is taken as it is, one that was guessed has a spread', () => {
+    expect(need({ eye_mm: 300 }).eye_mm_high).toBe(300);
+    expect(need().eye_mm_high).toBeGreaterThan(need().eye_mm_low);
   });
   test('the locked bowline takes less rope than the eight', () => expect(need({ knot: 'bowline-locked' }).in_knot_mm).toBeLessThan(need().in_knot_mm));
 });

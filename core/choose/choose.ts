@@ -1,8 +1,8 @@
 /**
  * From a job to suited, nearly, excluded. Every rule is a function with an id; each says no (with how
  * grave it is), or names the one visible change that would do. Order of the suited: who can check it,
- * then how it comes undone (if that was asked), then whether the rule set names it, then ways to get it
- * wrong, then rope used. Silence of a profile is said, it is neither a yes nor a no.
+ * then how it comes undone (if that was asked), then whether the rule set names it, then whether everybody
+ * knows it, then ways to get it wrong, then rope used. Silence of a profile is said, it is neither a yes nor a no.
  */
 import { knotById, knotIds, CATALOGUE_VERSION } from '../knots/catalogue';
 import type { KnotEntry } from '../knots/types';
@@ -14,7 +14,7 @@ export interface RuleText {
   readonly text: string;
 }
 export interface ScorePart {
-  readonly part: 'checked-by' | 'untying' | 'named-by-profile' | 'ways-to-get-it-wrong' | 'rope-used';
+  readonly part: 'checked-by' | 'untying' | 'named-by-profile' | 'known-to' | 'ways-to-get-it-wrong' | 'rope-used';
   /** smaller is better */
   readonly value: number;
   readonly text: string;
@@ -110,7 +110,7 @@ function reasonsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   const says = profile.tieIn.find((k) => k.knot === knot.id);
   if (says?.says === 'named') out.push({ rule: says.rule, text: says.text });
   if (knot.recognised.by === 'anyone') out.push({ rule: 'C0', text: knot.recognised.text });
-  out.push(...knot.good_for.filter((f) => knot.recognised.by !== 'anyone' || !/known to everybody|both faces/.test(f.text)).map((f, i) => ({ rule: `G${i + 1}`, text: f.text })));
+  out.push(...knot.good_for.map((f, i) => ({ rule: `G${i + 1}`, text: f.text })));
   return out;
 }
 
@@ -128,7 +128,7 @@ function cautionsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   const stopper = profile.stopperBehindTieIn;
   if (job.purpose === 'tie-in' && stopper.asked === 'required' && stopper.knots.includes(knot.id)) out.push({ rule: 'S2', text: stopper.text });
   if (job.rope.kind === 'accessory-cord') out.push({ rule: 'R6', text: 'in cord: only general facts are known' });
-  out.push(...knot.cautions.filter((c) => !knot.recognised.text.includes(c.text) && !c.text.startsWith('it can set hard')).map((c, i) => ({ rule: `K${i + 1}`, text: c.text })));
+  out.push(...knot.cautions.map((c, i) => ({ rule: `K${i + 1}`, text: c.text })));
   if (knot.form_certainty !== 'settled') out.push({ rule: 'S3', text: 'its computed form is not settled' });
   return out;
 }
@@ -142,7 +142,8 @@ function scoreOf(knot: KnotEntry, inKnot_d: number, job: Job, profile: Profile):
     { part: 'checked-by', value: job.team === 'anyone' && knot.recognised.by !== 'anyone' ? 1 : 0, text: knot.recognised.text },
     { part: 'untying', value: job.untie === 'any' ? 0 : u.most, text: u.least === u.most ? `${u.most} of 5: ${u.text}` : `${u.least} to ${u.most} of 5: ${u.text}` },
     { part: 'named-by-profile', value: says?.says === 'named' ? 0 : 1, text: says?.says === 'named' ? `named by ${profile.name}` : `${profile.name} says nothing` },
-    { part: 'ways-to-get-it-wrong', value: job.untie === 'any' && knot.recognised.by !== 'anyone' ? grave + 10 : grave, text: `${grave} grave faults known` },
+    { part: 'known-to', value: knot.recognised.by === 'anyone' ? 0 : 1, text: knot.recognised.by === 'anyone' ? 'known to everybody' : 'known to those trained on it' },
+    { part: 'ways-to-get-it-wrong', value: grave, text: `${grave} grave faults known` },
     { part: 'rope-used', value: mm, text: `${mm} mm of rope in the knot` },
   ];
 }

@@ -22,6 +22,8 @@ export type RopeNeeded = Record<`${Part}_mm` | `${Part}_mm_low` | `${Part}_mm_hi
 
 /** An eye through two harness points where nothing else is said: general. */
 const HARNESS_EYE_MM = 200;
+/** How much more an eye may take that nobody measured: general. */
+const GUESSED_EYE_SPREAD = 0.15;
 /** Tail where the rule set gives none: general. */
 const TAIL_WITHOUT_RULE_MM = 100;
 /** Rope in an overhand stopper round two strands, in rope diameters: one turn round both and its own crossing, general. */
@@ -35,8 +37,11 @@ export function ropeNeeded(profile: Profile, q: RopeQuestion): RopeNeeded {
   const inKnot = { low: form.inKnot_ropeDiameters * d, high: form.inKnotLoose_ropeDiameters * d };
   const standingSide = form.inKnotStandingSide_ropeDiameters * d;
   let eye: number;
-  if (q.eye_mm !== undefined) eye = finite('eye_mm', q.eye_mm, 0, 20000);
-  else if (q.object_diameter_mm !== undefined) {
+  let spread = GUESSED_EYE_SPREAD;
+  if (q.eye_mm !== undefined) {
+    eye = finite('eye_mm', q.eye_mm, 0, 20000);
+    spread = 0;
+  } else if (q.object_diameter_mm !== undefined) {
     // half round the object, and two legs as long as its thickness (at least four rope diameters)
     const object = finite('object_diameter_mm', q.object_diameter_mm, 0, 3000);
     eye = (Math.PI * (object + d)) / 2 + 2 * Math.max(object, 4 * d);
@@ -51,13 +56,12 @@ export function ropeNeeded(profile: Profile, q: RopeQuestion): RopeNeeded {
   const asked = profile.stopperBehindTieIn.asked === 'required' && profile.stopperBehindTieIn.knots.includes(q.knot);
   const stopper = asked ? STOPPER_ROPE_DIAMETERS * d : 0;
   if (asked) notes.push(`stopper: ${profile.stopperBehindTieIn.text}`);
-  const eyeHigh = eye * 1.15;
   const at = (inKnot_mm: number, eye_mm: number): Record<Part, number> => {
     const total = inKnot_mm + eye_mm + tail + stopper;
     return { in_knot: inKnot_mm, eye: eye_mm, tail, stopper, total, start_at: total - standingSide * (inKnot_mm / inKnot.low) };
   };
   const low = at(inKnot.low, eye);
-  const high = at(inKnot.high, eyeHigh);
+  const high = at(inKnot.high, eye * (1 + spread));
   const out: Record<string, number> = {};
   const round = (v: number) => Math.round(v * 10) / 10;
   for (const part of TRIPLE) {

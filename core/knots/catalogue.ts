@@ -76,21 +76,21 @@ export function shapeOf(id: string, form: string, state: ShapeState, harness: 'b
   return shown ? [rope, ...harnessPoints(points[marks.eye]!, shown)] : [rope];
 }
 
-const RING_RADIUS = 2.3;
-const RING_DIAMETER = 0.75;
+const RING_RADIUS_ROPE_DIAMETERS = 2.3;
+const RING_DIAMETER_ROPE_DIAMETERS = 0.75;
 
 /** Two harness points as plain rings hung in the eye at its far point; with 'one' the second hangs free beside it. */
 function harnessPoints(farPoint: Point3, threaded: 'both' | 'one'): ShapeComponent[] {
   const ring = (x: number, drop: number, tilt: number): Point3[] =>
     Array.from({ length: 48 }, (_, k): Point3 => {
       const a = (2 * Math.PI * k) / 48;
-      const y = RING_RADIUS * Math.cos(a);
-      const z = RING_RADIUS * Math.sin(a);
+      const y = RING_RADIUS_ROPE_DIAMETERS * Math.cos(a);
+      const z = RING_RADIUS_ROPE_DIAMETERS * Math.sin(a);
       return [farPoint[0] + x + Math.sin(tilt) * z, farPoint[1] - drop + y, farPoint[2] + Math.cos(tilt) * z];
     });
-  const hung = RING_RADIUS - 0.5 - RING_DIAMETER / 2 - 0.05;
-  const first = { name: 'harness-point-1', role: 'ring' as const, closed: true, diameter: RING_DIAMETER, points: ring(-0.75, hung, 0.5) };
-  const second = { name: 'harness-point-2', role: 'ring' as const, closed: true, diameter: RING_DIAMETER, points: threaded === 'both' ? ring(0.75, hung, 0.5) : ring(3.6, RING_RADIUS + 1.5, 0.9) };
+  const hung = RING_RADIUS_ROPE_DIAMETERS - 0.5 - RING_DIAMETER_ROPE_DIAMETERS / 2 - 0.05;
+  const first = { name: 'harness-point-1', role: 'ring' as const, closed: true, diameter: RING_DIAMETER_ROPE_DIAMETERS, points: ring(-0.75, hung, 0.5) };
+  const second = { name: 'harness-point-2', role: 'ring' as const, closed: true, diameter: RING_DIAMETER_ROPE_DIAMETERS, points: threaded === 'both' ? ring(0.75, hung, 0.5) : ring(3.6, RING_RADIUS_ROPE_DIAMETERS + 1.5, 0.9) };
   return [first, second];
 }
 

@@ -57,7 +57,6 @@ export const entry = {
   tail_rule_key: 'bowline-locked',
   recognised: { by: 'trained', text: 'fewer people can check it; a wrong one looks odd', source: 'practice' },
   cautions: [
-    { text: 'fewer people can check it', source: 'practice' },
     { text: 'tail 100 to 200 mm: more is in the way', source: 'practice' },
   ],
   good_for: [

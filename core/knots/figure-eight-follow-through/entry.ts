@@ -68,13 +68,9 @@ export const entry = {
   tail_rule_key: 'figure-eight-follow-through',
   recognised: { by: 'anyone', text: 'everyone recognises it; the same on both faces', source: 'practice' },
   cautions: [
-    { text: 'it can set hard after falls: 3 to 5 of 5 to undo', source: 'practice' },
     { text: 'a first eight left in the rope snags when the rope is pulled', source: 'practice' },
   ],
-  good_for: [
-    { text: 'known to everybody, easy to check', source: 'practice' },
-    { text: 'the same eight on both faces', source: 'practice' },
-  ],
+  good_for: [{ text: 'symmetric: whichever face one sees, the eight is there', source: 'practice' }],
   form_certainty: 'settled',
   form_text: 'one flat eight, its path doubled by offset; the closed forms agree with a second derivation of the same knot tied on a bight',
   ways: [{ id: 'retrace', name: 'Eight, through the harness, back along the path', right: true, ends_in: null }],
