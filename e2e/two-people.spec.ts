@@ -58,6 +58,8 @@ test('a job is kept by name and opened again; a theme stays; nothing of it is se
   await page.getByRole('button', { name: /^Signed in as/ }).click();
   await page.getByRole('button', { name: 'Sign out' }).click();
   await page.getByRole('button', { name: /^Rask Quillon/ }).click();
+  // leaving before the answer would take the sign-in back
+  await expect(page.getByRole('button', { name: 'Signed in as Rask Quillon' })).toBeVisible();
   await page.goto('/choose');
   await expect(page.getByRole('button', { name: 'Load: a person' })).toBeVisible();
 });

@@ -57,6 +57,15 @@ describe('another organisation', () => {
   });
 });
 
+test('one id sent by two organisations at the same moment belongs to one of them', async () => {
+  const id = checkBody({ tier: ours.id, rope: ropeOurs }).id;
+  const both = await Promise.all([
+    call(t, 'POST', '/checks', ours, { ...checkBody({ tier: learner.id, rope: ropeOurs }), id }),
+    call(t, 'POST', '/checks', theirs, { ...checkBody({ tier: theirs.id, rope: ropeTheirs }), id }),
+  ]);
+  expect(both.map((a) => a.status).sort()).toEqual([200, 409]);
+});
+
 describe('roles', () => {
   test.each(all.filter((e) => Array.isArray(e.access)).map((e) => [`${e.method} ${e.path}`, e] as const))('a learner may not %s', async (_n, e) => {
     const a = await call(t, e.method, filled(e), learner, {});

@@ -2,7 +2,7 @@
 import { FIRST_PREVIOUS, statusOf, type CheckStatus, type Entry } from '../../core/records';
 import { fault } from '../../core/errors';
 import { canonicalBytes, sha256 } from '../canonical';
-import { rows, run, type Connection, type Database } from '../database';
+import { isDuplicate, rows, run, type Connection, type Database } from '../database';
 
 export interface StoredEntry {
   readonly organisation: string;
@@ -60,9 +60,14 @@ export async function append(c: Connection, head: { sequence: number; sha256: st
   const bytes = canonicalBytes(entry);
   const hash = sha256(bytes);
   const check = entry.kind === 'check' ? entry.id : entry.body.check;
-  await run(c, 'INSERT INTO entries (organisation, sequence, id, check_id, kind, bytes, sha256, previous_sha256, request_sha256, recorded_at, recorded_by) VALUES (?)', [
-    [entry.organisation, entry.sequence, entry.id, check, entry.kind, bytes, hash, entry.previous_sha256, request_sha256, new Date(entry.recorded_at), entry.recorded_by],
-  ]);
+  const values = [entry.organisation, entry.sequence, entry.id, check, entry.kind, bytes, hash, entry.previous_sha256, request_sha256, new Date(entry.recorded_at), entry.recorded_by];
+  try {
+    await run(c, 'INSERT INTO entries (organisation, sequence, id, check_id, kind, bytes, sha256, previous_sha256, request_sha256, recorded_at, recorded_by) VALUES (?)', [values]);
+  } catch (error) {
+    // the lock is the organisation's: another one may have taken the same id in this moment
+    if (isDuplicate(error)) throw fault('id-taken');
+    throw error;
+  }
   await run(c, 'UPDATE chain_heads SET sequence = ?, sha256 = ? WHERE organisation = ?', [entry.sequence, hash, entry.organisation]);
   const status = statusOf(parsedEntries(await entriesOfCheck(c, entry.organisation, check)))!;
   await storeStatus(c, status);
