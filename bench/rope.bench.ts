@@ -11,7 +11,7 @@ console.log(`reference ${reference.toFixed(0)} ms`);
 for (const [name, make] of [['bowline', bowline.right], ['bowline-locked', locked.right], ['double-bowline', double.right], ['figure-eight-follow-through', eight.right]] as const) {
   const laid = make();
   const begun = performance.now();
-  const t = tighten({ ropes: [laid.points], pulls: laid.pulls, eyes: laid.eyes, stages: laid.stages, dressedAt: laid.dressedAt })!;
+  const t = tighten({ ropes: [laid.points], ...laid.drawing! })!;
   const ms = performance.now() - begun;
   console.log(`${name.padEnd(30)} ${t.nodeCount} nodes  ${(ms / 1000).toFixed(2)} s  ${(ms / reference).toFixed(1)} references`);
 }

@@ -1,7 +1,7 @@
 /** Every endpoint once: what the server binds, what the interface calls, what the documentation shows. */
 import { z } from 'zod';
 import { checkParams, checkReply, checksQuery, checksReply, endTiedKnotBody, headReply, jobReply, jobsReply, newCheckBody, newCorrectionBody, newFindingClosedBody, newJobBody, newSignatureBody, newTiedKnotBody, recordedReply, tiedKnotReply, tiedKnotsReply, todayReply } from './records';
-import { chooseReply, framePictureQuery, job, knotListReply, knotParams, pictureQuery, ropeNeededBody, ropeNeededReply, shapeFileQuery, shapeQuery, shapeReply, tailBody, tailReply, wayParams, wayQuery, wayReply } from './knots';
+import { chooseReply, framePictureQuery, job, knotListReply, knotParams, pictureQuery, ropeNeededBody, ropeNeededReply, shapeQuery, shapeReply, tailBody, tailReply, wayParams, wayQuery, wayReply } from './knots';
 import { demoPeopleReply, newPersonBody, newRopeBody, peopleReply, person, preferencesBody, ropeReply, ropesReply, sessionReply, setupBody, signInBody } from './people';
 import { RECORDING_ROLES, type Role } from './roles';
 import { page } from './common';
@@ -28,7 +28,7 @@ export const ENDPOINTS = {
   knot: { method: 'GET', path: '/knots/:id', summary: 'The whole entry of a knot', access: 'open', params: knotParams, reply: anything },
   shape: { method: 'GET', path: '/knots/:id/shape', summary: 'The shape of a knot as centre-lines', access: 'open', params: knotParams, query: shapeQuery, reply: shapeReply },
   picture: { method: 'GET', path: '/knots/:id/picture.svg', summary: 'A face of a knot as a vector picture', access: 'open', params: knotParams, query: pictureQuery, files: ['image/svg+xml'] },
-  obj: { method: 'GET', path: '/knots/:id/shape.obj', summary: 'The shape as Wavefront polylines', access: 'open', params: knotParams, query: shapeFileQuery, files: ['model/obj'] },
+  obj: { method: 'GET', path: '/knots/:id/shape.obj', summary: 'The shape as Wavefront polylines', access: 'open', params: knotParams, query: shapeQuery, files: ['model/obj'] },
   way: { method: 'GET', path: '/knots/:id/ways/:way', summary: 'The key frames of a way of tying', access: 'open', params: wayParams, query: wayQuery, reply: wayReply },
   framePicture: { method: 'GET', path: '/knots/:id/ways/:way/frame.svg', summary: 'One key frame as a vector picture', access: 'open', params: wayParams, query: framePictureQuery, files: ['image/svg+xml'] },
   choose: { method: 'POST', path: '/choose', summary: 'Which knot does a job', access: 'open', body: job, reply: chooseReply },

@@ -4,10 +4,12 @@ import { MUST_PASS, OBJECTS, PULLS, PURPOSES, ROPE_KINDS, TEAMS, UNTYING_WISHES 
 import { diameter_mm, fist_mm, knotId } from './common';
 
 export const knotParams = z.strictObject({ id: knotId });
+const state = z.enum(STATES).optional().describe('laid, dressed or tight; where it is missing the tightest that is stored');
+const onObject = z.enum(['clip', 'ring', 'post']).optional().describe('what hangs in the eye: a karabiner; a closed ring, for a tie-in knot two harness points');
 export const shapeQuery = z.strictObject({
-  state: z.enum(STATES).default('tight'),
+  state,
   fault: z.string().max(60).optional(),
-  object: z.enum(['clip', 'ring', 'post']).optional().describe('ring: two harness points threaded by the eye'),
+  object: onObject,
   wraps: z.coerce.number().int().min(1).max(12).optional(),
 });
 export const pictureQuery = shapeQuery.extend({
@@ -18,16 +20,16 @@ export const pictureQuery = shapeQuery.extend({
   hand: z.enum(['right', 'left']).default('right').describe('left: the shape mirrored, for left-handers'),
   fit: z.string().max(60).optional().describe('take the frame of this form, so that two pictures have one scale'),
 });
-export const shapeFileQuery = z.strictObject({ state: z.enum(STATES).default('tight'), fault: z.string().max(60).optional() });
 
 const point3 = z.tuple([z.number(), z.number(), z.number()]);
+const stretch = z.tuple([z.number(), z.number()]);
 export const shapeComponent = z.strictObject({
   name: z.string(),
   role: z.enum(['rope', 'second-rope', 'sling', 'ring', 'post', 'host']),
   closed: z.boolean(),
   diameter: z.number(),
   points: z.array(point3),
-  marks: z.strictObject({ standing: z.tuple([z.number(), z.number()]), tail: z.tuple([z.number(), z.number()]), eye: z.number() }).optional(),
+  marks: z.strictObject({ standing: stretch, tail: stretch, eye: z.number(), legs: z.tuple([stretch, stretch]), collar: stretch, nipping_loop: stretch, gate: stretch }).partial().optional(),
 });
 export const shapeReply = z.strictObject({ unit: z.literal('rope-diameter'), components: z.array(shapeComponent) });
 
@@ -35,7 +37,11 @@ export const knotListReply = z.array(
   z.strictObject({
     id: z.string(),
     names: z.array(z.string()),
+    shared_names: z.array(z.string()).describe('names that other knots go by as well'),
     family: z.string(),
+    purposes: z.array(z.string()),
+    states: z.array(z.enum(STATES)),
+    can_be_checked: z.boolean().describe('whether check points are known for it'),
     ways: z.array(z.strictObject({ id: z.string(), right: z.boolean(), ends_in: z.strictObject({ fault: z.string() }).nullable() })),
     faults: z.array(z.string()),
     form_certainty: z.enum(['settled', 'one-derivation', 'unsettled']),

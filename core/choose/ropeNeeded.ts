@@ -3,7 +3,7 @@
  * contact without the eye, of the tight form (low) and of the dressed form (high). Eye: free arc and what
  * lies round the object. Rounded up to 10 mm where a person measures with it; raw values are kept beside.
  */
-import { finite } from '../errors';
+import { fault, finite } from '../errors';
 import { knotById } from '../knots/catalogue';
 import { judgeTail, type Profile } from '../profiles';
 
@@ -29,10 +29,11 @@ const TAIL_WITHOUT_RULE_MM = 100;
 /** Rope in an overhand stopper round two strands, in rope diameters: one turn round both and its own crossing, general. */
 const STOPPER_ROPE_DIAMETERS = 14;
 
-/** @throws unknown-knot, not-a-number */
+/** @throws unknown-knot, not-a-number, state-not-made for a knot whose rope cannot be measured yet */
 export function ropeNeeded(profile: Profile, q: RopeQuestion): RopeNeeded {
   const d = finite('rope_diameter_mm', q.rope_diameter_mm, 2, 40);
-  const form = knotById(q.knot).baked.forms['right']!;
+  const form = knotById(q.knot).baked.forms['right']!.set;
+  if (!form) throw fault('state-not-made', { state: 'tight' });
   const notes: string[] = [];
   const inKnot = { low: form.inKnot_ropeDiameters * d, high: form.inKnotLoose_ropeDiameters * d };
   const standingSide = form.inKnotStandingSide_ropeDiameters * d;

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { arcLengths, distance, lengthOf, offsetInPlane, resample, segmentDistance, smallestDistance, smooth, splineThrough, straight, transportFrames, dot, norm, type Point3 } from './index';
+import { arcLengths, curvatures, distance, lanes, lengthOf, offsetInPlane, resample, segmentDistance, smallestDistance, smallestRadius, smooth, splineThrough, straight, transportFrames, twistOfPair, dot, norm, type Point3 } from './index';
 
 const circle = (radius: number, n = 200): Point3[] => Array.from({ length: n }, (_, k) => [radius * Math.cos((2 * Math.PI * k) / n), radius * Math.sin((2 * Math.PI * k) / n), 0]);
 const number = fc.double({ min: -20, max: 20, noNaN: true });
@@ -67,5 +67,56 @@ describe('offset and frames', () => {
       expect(norm(n)).toBeCloseTo(1, 6);
       expect(Math.abs(dot(n, f.tangents[i]!))).toBeLessThan(0.02);
     });
+  });
+});
+
+describe('curvature', () => {
+  test('of a circle is one over its radius, of a straight line nothing', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.3, max: 40, noNaN: true }), (r) => {
+        for (const k of curvatures(circle(r))) expect(k * r).toBeCloseTo(1, 3);
+        expect(smallestRadius(circle(r)) / r).toBeCloseTo(1, 3);
+      }),
+    );
+    expect(smallestRadius(straight([0, 0, 0], [9, 1, 2], 0.5))).toBeGreaterThan(1e6);
+    expect(curvatures([[0, 0, 0], [1, 0, 0]])).toEqual([0, 0]);
+  });
+
+  test('the sharpest bend decides', () => {
+    const line = [...straight([0, -10, 0], [2, -10, 0], 0.1), ...circle(2, 60).slice(40, 60), ...straight([2, 0, 0], [2, 9, 0], 0.1)];
+    expect(smallestRadius(circle(2, 60).slice(40, 60))).toBeCloseTo(2, 2);
+    expect(smallestRadius(line)).toBeLessThan(2);
+  });
+});
+
+describe('doubling and tripling a path', () => {
+  const bow = splineThrough([[-20, 0, 0], [-8, 0, 0], [-2, 3, 1], [4, 8, 0], [0, 13, -1], [-8, 12, 0], [-20, 12, 0]], 40);
+
+  test('strands lie side by side, left first, and never touch', () => {
+    for (const count of [2, 3] as const) {
+      const strands = lanes(bow, count, 1.28);
+      expect(strands).toHaveLength(count);
+      for (let k = 1; k < count; k++) {
+        const gaps = strands[k]!.map((p) => Math.min(...strands[k - 1]!.map((q) => distance(p, q))));
+        expect(Math.max(...gaps)).toBeLessThan(1.3);
+        expect(Math.min(...gaps)).toBeGreaterThan(1);
+        expect(twistOfPair(strands[k - 1]!, strands[k]!, 2)).toBeLessThan(0.25);
+      }
+      expect(smallestDistance(strands.map((points) => ({ points: resample(points, 0.3), closed: false })), 2.5)).toBeGreaterThan(1);
+    }
+    expect(lanes(straight([0, 0, 0], [5, 0, 0], 0.1), 3, 1)[0]!.every((p) => Math.abs(p[1] - 1) < 1e-9)).toBe(true);
+  });
+
+  test('a bend too tight for the inner strand is refused', () => {
+    const tight = circle(0.6, 60).slice(0, 40);
+    expect(() => lanes(tight, 3, 1.28)).toThrow(expect.objectContaining({ code: 'bend-too-tight' }) as unknown as Error);
+    expect(lanes(circle(3, 200).slice(0, 150), 3, 1.28)).toHaveLength(3);
+  });
+
+  test('strands laid round each other show their turns', () => {
+    const round = (phase: number, turns: number): Point3[] => Array.from({ length: 200 }, (_, k) => [k / 10, 0.6 * Math.cos(phase + (2 * Math.PI * turns * k) / 199), 0.6 * Math.sin(phase + (2 * Math.PI * turns * k) / 199)]);
+    const straightened = Array.from({ length: 200 }, (_, k): Point3 => [k / 10, 0, 0]);
+    expect(twistOfPair(straightened, round(0, 1.5), 2)).toBeCloseTo(1.5, 1);
+    expect(twistOfPair(straightened, round(0, 0), 2)).toBeCloseTo(0, 3);
   });
 });

@@ -3,4 +3,6 @@ export { add, cross, distance, dot, lerp, norm, perpendicular, scale, subtract, 
 export { arcLengths, lengthOf, nearestIndex, resample, smooth, splineThrough, straight } from './polyline';
 export { segmentDistance, smallestDistance } from './distance';
 export { offsetInPlane } from './offset';
+export { curvatures, smallestRadius } from './curvature';
+export { lanes, twistOfPair } from './lanes';
 export { onTube, transportFrames, type Frames } from './frames';

@@ -2,7 +2,7 @@
  * From the answers at the check points to one verdict. Any point "take out and retie" gives that; else
  * any "put right" gives that, with the points not judged listed; else any point not judged, or a second
  * signature that the rule set requires and that is missing, gives "not judged"; else "meets the rule".
- * "Cannot see" and an unanswered point are not judged. A remark changes nothing.
+ * A knot of which no check points are known is not judged. "Cannot see" and an unanswered point are not judged. A remark changes nothing.
  */
 import { fault } from '../errors';
 import { entryById } from '../knots/lookup';
@@ -106,7 +106,7 @@ export function judge(profile: Profile, input: JudgeInput): Judgement {
     return { ...base, state: found.verdict, text: found.name, what_to_do: found.verdict === 'remark' ? null : found.what_to_do };
   });
   const has = (state: PointState) => points.some((p) => p.state === state);
-  const points_verdict: Verdict = has('take-out-and-retie') ? 'take-out-and-retie' : has('put-right') ? 'put-right' : has('not-judged') ? 'not-judged' : 'meets-the-rule';
+  const points_verdict: Verdict = has('take-out-and-retie') ? 'take-out-and-retie' : has('put-right') ? 'put-right' : has('not-judged') || points.length === 0 ? 'not-judged' : 'meets-the-rule';
   const asked = profile.secondCheck.asked;
   const second_signature = input.secondSigned ? 'present' : asked === 'required' ? 'missing-required' : asked === 'advised' ? 'missing-advised' : 'not-asked';
   return {

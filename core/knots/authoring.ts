@@ -3,7 +3,7 @@
  * lies above where two cross; from it a line in space in which every crossing has its full height.
  * z of a control point is only an order, no height.
  */
-import { offsetInPlane, resample, smooth, splineThrough, type Point3 } from '../curve';
+import { arcLengths, lerp, resample, smooth, splineThrough, type Point3 } from '../curve';
 import { crossingsSeenFrom } from '../topology';
 
 /** x, y in the plane of the page; z, where given, says above (+) or below (-). */
@@ -23,17 +23,31 @@ const ease = (t: number) => t * t * (3 - 2 * t);
 
 /**
  * A dense line (step 0.1 d) whose crossings, seen from above, are those of the diagram.
- * @throws degenerate-shape where two strands cross at equal z, so that over and under are not said
+ * @throws strands-touch where two strands cross at equal z, so that over and under are not said
  */
 export function flatDiagram(control: readonly Control[], settings: DiagramSettings): Point3[] {
   const s = settings.scale;
-  const drawn = smooth(resample(splineThrough(control.map((p): Point3 => [p[0] * s, p[1] * s, p[2] ?? 0])), DENSE), 20);
+  const spline = splineThrough(control.map((p): Point3 => [p[0] * s, p[1] * s, p[2] ?? 0]));
+  const drawn = smooth(resampledInPlane(spline, DENSE), 20);
   const { passes } = crossingsSeenFrom([{ points: drawn, closed: false }], [0, 0, 1]);
-  const flat = smooth(resample(splineThrough(control.map((p): Point3 => [p[0] * s, p[1] * s, 0])), DENSE), 20);
-  // passes are placed by share of the arc, since the drawn line is a little longer than the flat one
-  const stretch = (flat.length - 1) / (drawn.length - 1);
-  const knots = passes.map((p) => ({ at: p.at * stretch * DENSE, z: p.over ? settings.height : -settings.height }));
-  return flat.map((p, i): Point3 => [p[0], p[1], heightAt(i * DENSE, knots, settings.plateau)]);
+  const knots = passes.map((p) => ({ at: p.at * DENSE, z: p.over ? settings.height : -settings.height }));
+  return drawn.map((p, i): Point3 => [p[0], p[1], heightAt(i * DENSE, knots, settings.plateau)]);
+}
+
+/** Points at even distances along the line's shadow on the page; z is carried along. */
+function resampledInPlane(points: readonly Point3[], step: number): Point3[] {
+  const at = arcLengths(points.map((p): Point3 => [p[0], p[1], 0]));
+  const total = at.at(-1)!;
+  const n = Math.round(total / step);
+  const out: Point3[] = [];
+  let j = 0;
+  for (let k = 0; k <= n; k++) {
+    const wanted = (total * k) / n;
+    while (j < at.length - 2 && at[j + 1]! < wanted) j++;
+    const span = at[j + 1]! - at[j]! || 1;
+    out.push(lerp(points[j]!, points[j + 1]!, Math.min(1, Math.max(0, (wanted - at[j]!) / span))));
+  }
+  return out;
 }
 
 function heightAt(s: number, passes: readonly { at: number; z: number }[], plateau: number): number {
@@ -50,11 +64,6 @@ function heightAt(s: number, passes: readonly { at: number; z: number }[], plate
   return before.z + (after.z - before.z) * ease(Math.min(1, Math.max(0, (s - before.at - flat) / (span - 2 * flat))));
 }
 
-/** A path as two strands side by side, `gap` apart: left first, seen along the path. */
-export function doubled(path: readonly Point3[], gap: number): readonly [Point3[], Point3[]] {
-  return [offsetInPlane(path, gap / 2), offsetInPlane(path, -gap / 2)];
-}
-
 /** Evenly spaced nodes for the solver, after a little smoothing. */
 export function nodesOf(line: readonly Point3[], spacing: number, rounds = 20): Point3[] {
   return resample(smooth(resample(line, DENSE), rounds), spacing);
@@ -65,3 +74,35 @@ export const reversed = <T>(path: readonly T[]): T[] => path.slice().reverse();
 
 /** Half a turn in the page: the knot upside down, its hand unchanged. */
 export const turnedUpsideDown = (path: readonly Point3[]): Point3[] => path.map((p) => [-p[0], -p[1], p[2]]);
+
+/** Turned in the page so that the standing part comes from above; the hand stays. */
+export function standingUp(path: readonly Point3[]): Point3[] {
+  const a = path[0]!;
+  const b = path[Math.min(path.length - 1, 8)]!;
+  const from = Math.atan2(a[1] - b[1], a[0] - b[0]);
+  const turn = Math.PI / 2 - from;
+  const [c, s] = [Math.cos(turn), Math.sin(turn)];
+  return path.map((p) => [c * p[0] - s * p[1], s * p[0] + c * p[1], p[2]]);
+}
+
+/** A key of a wound path: how far round, how high along the axis, how far from it. */
+export interface WoundKey {
+  /** degrees round the axis, counter-clockwise seen from its head; more than 360 for further turns */
+  readonly angle_deg: number;
+  /** along the axis, diameters */
+  readonly height: number;
+  /** from the axis, diameters: one layer lies about one diameter outside the next */
+  readonly radius: number;
+}
+
+/**
+ * A path wound round an upright axis (a hand, a host rope, a ring's wire, a post) as a dense line. The
+ * spline runs in (angle x radius, height, radius), so that every turn stays a turn.
+ * @param keys at least two, in the order of the rope
+ * @returns points with the axis as y; angle 0 faces the viewer (+z), 90 degrees the right (+x)
+ */
+export function wound(keys: readonly WoundKey[]): Point3[] {
+  const mean = keys.reduce((sum, k) => sum + k.radius, 0) / keys.length;
+  const unrolled = splineThrough(keys.map((k): Point3 => [(k.angle_deg * Math.PI * mean) / 180, k.height, k.radius]));
+  return resample(unrolled.map(([along, height, radius]): Point3 => [radius * Math.sin(along / mean), height, radius * Math.cos(along / mean)]), DENSE);
+}

@@ -5,9 +5,10 @@
 import { add, arcLengths, cross, distance, dot, lerp, nearestIndex, resample, scale, smallestDistance, splineThrough, subtract, unit, type Point3 } from '../curve';
 import { fault } from '../errors';
 import { contactCentre, NODE_SPACING, tighten } from '../rope';
-import { alexanderAt, closedAtInfinity, crossingsSeenFrom } from '../topology';
-import type { LaidKnot } from './laid';
-import { pointsOf, type BakedForm, type BakedShape } from './stored';
+import { closedAtInfinity, crossingsSeenFrom, FRONT, invariantsOf, signature, simplestDiagram } from '../topology';
+import type { Drawing, LaidKnot } from './laid';
+import { pointsOf, type BakedForm, type BakedShape, type DrawnUp } from './stored';
+import { readableView, turnedBy } from './view';
 
 /** How a stored shape is turned and cut. */
 export interface Presentation {
@@ -109,15 +110,41 @@ function withTail(points: readonly Point3[], last: number, direction: Point3, le
   return out;
 }
 
-function stored(points: readonly Point3[], first: number, last: number, eye: number, standing: number): BakedShape {
+interface Places {
+  readonly first: number;
+  readonly last: number;
+  readonly eye?: { readonly from: number; readonly at: number; readonly to: number };
+  readonly collar?: readonly [number, number] | undefined;
+  readonly nippingLoop?: readonly [number, number] | undefined;
+}
+
+function stored(points: readonly Point3[], places: Places, standing: number): BakedShape {
+  const { first, last, eye, collar, nippingLoop } = places;
   const s = arcLengths(points);
-  let from = first;
-  while (from > 0 && s[first]! - s[from]! < standing) from--;
+  let start = first;
+  while (start > 0 && s[first]! - s[start]! < standing) start--;
+  const at = (i: number) => Math.min(i, points.length - 1) - start;
+  const stretch = ([a, b]: readonly [number, number]) => [at(a), at(b)] as const;
   return {
-    xyz: points.slice(from).flatMap((q) => [round4(q[0]), round4(q[1]), round4(q[2])]),
-    marks: { standing: [0, first - from], tail: [last - from, points.length - 1 - from], eye: Math.min(eye, points.length - 1) - from },
-    firstNode: from,
+    xyz: points.slice(start).flatMap((q) => [round4(q[0]), round4(q[1]), round4(q[2])]),
+    marks: {
+      standing: [0, at(first)],
+      tail: [at(last), points.length - 1 - start],
+      ...(eye && { eye: at(eye.at), legs: [stretch([eye.from, eye.at]), stretch([eye.at, eye.to])] as const }),
+      ...(collar && { collar: stretch(collar) }),
+      ...(nippingLoop && { nipping_loop: stretch(nippingLoop) }),
+    },
+    firstNode: start,
   };
+}
+
+/** Nodes of the laid form between which a named part lies, from the crossings that bound it. */
+function partNodes(laid: LaidKnot): { collar?: readonly [number, number]; nippingLoop?: readonly [number, number] } {
+  if (!laid.parts) return {};
+  const passes = crossingsSeenFrom([{ points: laid.points, closed: false }], FRONT).passes.map((p) => p.at);
+  const nodes = ([a, b]: readonly [number, number]) => [Math.floor(passes[a - 1]!), Math.ceil(passes[b - 1]!)] as const;
+  const { collar, nippingLoop } = laid.parts;
+  return { ...(collar && { collar: nodes(collar) }), ...(nippingLoop && { nippingLoop: nodes(nippingLoop) }) };
 }
 
 /** A knot in one strand whose end goes on, round where the eye would be, and hangs free beside it. */
@@ -127,19 +154,15 @@ function openEnded(points: readonly Point3[], first: number, last: number, p: Pr
   const at = (x: number, y: number): Point3 => [from[0] + x, from[1] - y, from[2]];
   const free = resample(splineThrough([points[last - 2]!, from, at(-0.4, depth * 0.3), at(-0.6, depth * 0.6), at(0.4, depth * 0.9), at(2.4, depth), at(4.4, depth * 0.88), at(5, depth * 0.55), at(4.6, depth * 0.2), at(4.4, -1.5), at(4.6, -4)]).slice(24), NODE_SPACING);
   const all = [...points.slice(0, last + 1), ...free.slice(1)];
-  const shape = stored(all, first, last, nearestIndex(all, at(2.4, depth), last), p.standing_ropeDiameters);
-  return shape;
+  return stored(all, { first, last }, p.standing_ropeDiameters);
 }
 
-/** What tells whether two drawings of one open rope are the same knot: its Alexander polynomial at three whole numbers. */
-function figures(points: readonly Point3[]): string {
-  const c = crossingsSeenFrom([closedAtInfinity(points)], [0.123, 0.317, 1]);
-  return [-1n, 2n, 3n].map((t) => alexanderAt(c, t)).join(' ');
-}
+/** What tells whether two drawings of one open rope are the same knot. */
+const figures = (points: readonly Point3[]): string => signature(invariantsOf(simplestDiagram([closedAtInfinity(points)])));
 
 /** One drawn-up state: turned upright, eye and tail drawn to size. */
-function presented(points: readonly Point3[], load: readonly number[], laid: LaidKnot, p: Presentation): { shape: BakedShape; inKnot: number; standingSide: number; core: Point3[] } {
-  const span = knotSpan(points, load, laid.eyeNode);
+function presented(points: readonly Point3[], load: readonly number[], laid: LaidKnot, eyeNode: number, p: Presentation): { shape: BakedShape; inKnot: number; standingSide: number; core: Point3[] } {
+  const span = knotSpan(points, load, eyeNode);
   const s = arcLengths(points);
   const standingSide = (laid.openEnd ? s[span.last]! : s[span.eyeFrom]!) - s[span.first]!;
   const inKnot = laid.openEnd ? standingSide : standingSide + s[span.last]! - s[span.eyeTo]!;
@@ -155,29 +178,51 @@ function presented(points: readonly Point3[], load: readonly number[], laid: Lai
   // drawing eye and tail to size may not change the knot
   const tailed = withTail(sized.points, last, tailHeading(sized.points, span.first, last, p), p.tail_ropeDiameters);
   if (figures(turned) !== figures(tailed)) throw fault('solver-passed-through');
-  return { shape: stored(tailed, span.first, last, sized.eye, p.standing_ropeDiameters), inKnot, standingSide, core };
+  const grown = sized.points.length - turned.length;
+  const node = (i: number) => (i <= span.eyeFrom ? i : i >= span.eyeTo ? i + grown : sized.eye);
+  const { collar, nippingLoop } = partNodes(laid);
+  const places: Places = {
+    first: span.first, last, eye: { from: span.eyeFrom, at: sized.eye, to: span.eyeTo + grown },
+    collar: collar && [node(collar[0]), node(collar[1])], nippingLoop: nippingLoop && [node(nippingLoop[0]), node(nippingLoop[1])],
+  };
+  return { shape: { ...stored(tailed, places, p.standing_ropeDiameters), eyeGrown: grown }, inKnot, standingSide, core };
 }
 
-/**
- * Bakes one form.
- * @throws solver-passed-through, degenerate-shape
- */
-export function bakeForm(laid: LaidKnot, presentation: Presentation): BakedForm {
-  const t = tighten({ ropes: [laid.points], pulls: laid.pulls, eyes: laid.eyes, stages: laid.stages, dressedAt: laid.dressedAt });
-  if (!t) throw fault('solver-passed-through');
-  const tight = presented(t.tight[0]!, t.load, laid, presentation);
-  const dressed = presented(t.dressed[0]!, t.dressedLoad, laid, presentation);
-  const extent = (axis: 0 | 1 | 2) => Math.max(...tight.core.map((q) => q[axis])) - Math.min(...tight.core.map((q) => q[axis])) + 1;
+/** Rope shown beyond the crossings of a laid form, diameters. */
+const LAID_STANDING = 8;
+const LAID_TAIL = 9;
 
-  const passes = crossingsSeenFrom([{ points: laid.points, closed: false }], [0, 0, 1]).passes;
-  const first = Math.max(0, Math.floor(passes[0]!.at) - 3);
-  const last = Math.min(laid.points.length - 1, Math.ceil(passes.at(-1)!.at) + 3);
-  const knot = laid.points.filter((_, i) => i >= first && i <= last && Math.abs(i - laid.eyeNode) > 30);
+/** The laid form, turned so that it can be read, cut to length, with its marks. */
+function laidForm(laid: LaidKnot): Pick<BakedForm, 'laid' | 'laidDistance_ropeDiameters' | 'laidView' | 'objects'> {
+  const laidView = readableView(laid.points);
+  const points = turnedBy(laid.points, laidView);
+  const { eyeNode } = laid;
+  const passes = crossingsSeenFrom([{ points, closed: false }], FRONT).passes.map((p) => p.at);
+  const first = Math.max(0, Math.floor(passes[0]!) - 3);
+  const last = Math.min(points.length - 1, Math.ceil(passes.at(-1)!) + 3);
+  const knot = points.filter((_, i) => i >= first && i <= last && (eyeNode === undefined || Math.abs(i - eyeNode) > 30));
   const centre = scale(knot.reduce<Point3>(add, [0, 0, 0]), 1 / knot.length);
-  const laidTo = Math.min(laid.points.length, last + Math.round(9 / NODE_SPACING));
-  const gap = (shape: BakedShape) => smallestDistance([{ points: pointsOf(shape), closed: false }], NEIGHBOUR_ARC);
+  const about = (q: Point3) => subtract(q, centre);
+  const to = Math.min(points.length, last + Math.round(LAID_TAIL / NODE_SPACING));
+  const places: Places = {
+    first, last, ...partNodes(laid),
+    ...(eyeNode !== undefined && !laid.openEnd && { eye: { from: Math.ceil(passes.findLast((p) => p < eyeNode)!), at: eyeNode, to: Math.floor(passes.find((p) => p > eyeNode)!) } }),
+  };
   return {
-    laid: stored(laid.points.slice(0, laidTo).map((q) => subtract(q, centre)), first, last, laid.eyeNode, 8),
+    laid: stored(points.slice(0, to).map(about), places, LAID_STANDING),
+    laidDistance_ropeDiameters: round4(smallestDistance([{ points: laid.points, closed: false }], NEIGHBOUR_ARC)),
+    laidView: { ...laidView, apart_ropeDiameters: round4(laidView.apart_ropeDiameters) },
+    objects: (laid.objects ?? []).map((o) => ({ ...o, points: turnedBy(o.points, laidView).map(about).map((q): Point3 => [round4(q[0]), round4(q[1]), round4(q[2])]) })),
+  };
+}
+
+function drawnUp(laid: LaidKnot, drawing: Drawing, eyeNode: number, presentation: Presentation): DrawnUp {
+  const t = tighten({ ropes: [laid.points], ...drawing });
+  if (!t) throw fault('solver-passed-through');
+  const tight = presented(t.tight[0]!, t.load, laid, eyeNode, presentation);
+  const dressed = presented(t.dressed[0]!, t.dressedLoad, laid, eyeNode, presentation);
+  const extent = (axis: 0 | 1 | 2) => Math.max(...tight.core.map((q) => q[axis])) - Math.min(...tight.core.map((q) => q[axis])) + 1;
+  return {
     dressed: dressed.shape,
     tight: tight.shape,
     inKnot_ropeDiameters: round4(tight.inKnot),
@@ -185,8 +230,17 @@ export function bakeForm(laid: LaidKnot, presentation: Presentation): BakedForm 
     inKnotLoose_ropeDiameters: round4(Math.max(tight.inKnot, dressed.inKnot)),
     width_ropeDiameters: round4(Math.max(extent(0), extent(2))),
     length_ropeDiameters: round4(extent(1)),
-    laidDistance_ropeDiameters: round4(smallestDistance([{ points: laid.points, closed: false }], NEIGHBOUR_ARC)),
-    smallestDistance_ropeDiameters: round4(gap(tight.shape)),
+    smallestDistance_ropeDiameters: round4(smallestDistance([{ points: pointsOf(tight.shape), closed: false }], NEIGHBOUR_ARC)),
     smallestDistanceEver_ropeDiameters: round4(t.smallestDistanceEver),
   };
+}
+
+/**
+ * Bakes one form: the laid one always, the drawn-up ones where the author says how it is drawn up.
+ * @param presentation how a drawn-up form is turned and cut; null for a knot stored as laid only
+ * @throws solver-passed-through, strands-touch
+ */
+export function bakeForm(laid: LaidKnot, presentation: Presentation | null): BakedForm {
+  const { drawing, eyeNode } = laid;
+  return { ...laidForm(laid), set: drawing && presentation && eyeNode !== undefined ? drawnUp(laid, drawing, eyeNode, presentation) : null };
 }

@@ -1,22 +1,13 @@
-/** Looking things up in the catalogue: entries, stored shapes, frames of a way, the harness in the eye. */
+/** Looking things up in the catalogue: entries, stored shapes, what a knot is tied to, frames of a way. */
 import { arcLengths, nearestIndex, resample, type Point3 } from '../curve';
 import { fault } from '../errors';
 import { crossingsSeenFrom } from '../topology';
 import { CATALOGUE } from './index';
-import { pointsOf, type BakedForm, type BakedShape, type CatalogueKnot, type ShapeMarks, type ShapeState } from './stored';
+import { harnessPoints, karabinerIn, ringIn } from './objects';
+import { inState, pointsOf, statesOf, type BakedForm, type CatalogueKnot, type ShapeComponent, type ShapeState } from './stored';
 
 /** Version of the catalogue's facts; raised whenever an entry's judgement changes. */
-export const CATALOGUE_VERSION = 1;
-
-export interface ShapeComponent {
-  readonly name: string;
-  readonly role: 'rope' | 'second-rope' | 'sling' | 'ring' | 'post' | 'host';
-  readonly closed: boolean;
-  /** in diameters of the rope */
-  readonly diameter: number;
-  readonly points: readonly Point3[];
-  readonly marks?: ShapeMarks;
-}
+export const CATALOGUE_VERSION = 2;
 
 export function knotIds(): string[] {
   return CATALOGUE.map((k) => k.entry.id);
@@ -31,37 +22,57 @@ export function knotById(id: string): CatalogueKnot {
 
 /** Length of tail, in rope diameters, in the picture of a tail that is too short. */
 const SHORT_TAIL_ROPE_DIAMETERS = 2;
+/** Faults that are the right shape with one measure changed when it is shown. */
+const SHOWN_FAULTS: readonly string[] = ['loose', 'tail-short', 'one-harness-point'];
 
 /**
  * A stored shape.
- * @param form 'right' or a fault id
+ * @param form 'right', a fault id, or `wraps-N` where the knot can be tied with more wraps
  * @throws unknown-fault where the fault has no shape of its own
  */
 export function storedForm(id: string, form: string): BakedForm {
   const knot = knotById(id);
-  const alias = form === 'loose' || form === 'tail-short' || form === 'one-harness-point' ? 'right' : form;
-  const found = knot.baked.forms[alias];
+  const found = knot.baked.forms[SHOWN_FAULTS.includes(form) ? 'right' : form];
   if (!found) throw fault('unknown-fault', { knot: id, fault: form });
   return found;
 }
 
 /** Fault ids that have a computed shape. */
 export function faultsWithShape(id: string): string[] {
-  const knot = knotById(id);
-  return knot.entry.faults.map((f) => f.id).filter((f) => f === 'loose' || f === 'tail-short' || f === 'one-harness-point' || f in knot.baked.forms);
+  const { entry, baked } = knotById(id);
+  const set = baked.forms['right']!.set !== null;
+  return entry.faults.map((f) => f.id).filter((f) => f in baked.forms || f === 'tail-short' || (set && SHOWN_FAULTS.includes(f)));
 }
 
-/** The state in which a fault is shown: a knot that is not set is the dressed form, whatever was asked. */
-function stateOf(form: string, state: ShapeState): ShapeState {
-  return form === 'loose' && state === 'tight' ? 'dressed' : state;
+/** Numbers of wraps that can be asked for; the first is the usual one. Empty where it is no question. */
+export function wrapsOf(id: string): number[] {
+  const { entry, baked } = knotById(id);
+  if (entry.usual_wraps === undefined) return [];
+  return [entry.usual_wraps, ...Object.keys(baked.forms).flatMap((f) => (f.startsWith('wraps-') ? [Number(f.slice(6))] : []))];
 }
+
+/** The form with a number of wraps. @throws no-wraps-form */
+export function formWithWraps(id: string, wraps: number): string {
+  const all = wrapsOf(id);
+  if (!all.includes(wraps)) throw fault('no-wraps-form', { knot: id, wraps });
+  return wraps === all[0] ? 'right' : `wraps-${wraps}`;
+}
+
+/** The states in which a form is stored, loosest first; the last is what is shown unless something else is asked for. */
+export const statesOfForm = (id: string, form = 'right'): ShapeState[] => statesOf(storedForm(id, form));
+
+/** What a shape can be shown on: both harness points threaded, one of the two, a karabiner, a closed ring. */
+export type Onto = 'both' | 'one' | 'clip' | 'ring';
 
 /**
- * The components of a shape.
- * @param harness rings in the eye: both points threaded, one of two, or none shown
+ * The components of a shape: the rope, and what it is tied to.
+ * @param onto what to hang in the eye instead of what the knot is stored with
+ * @throws unknown-fault, state-not-made, no-object-form where there is no eye
  */
-export function shapeOf(id: string, form: string, state: ShapeState, harness: 'both' | 'one' | null = null): ShapeComponent[] {
-  const stored: BakedShape = storedForm(id, form)[stateOf(form, state)];
+export function shapeOf(id: string, form: string, state: ShapeState, onto: Onto | null = null): ShapeComponent[] {
+  const baked = storedForm(id, form);
+  // a knot that is not set is the dressed form, whatever was asked
+  const stored = inState(baked, form === 'loose' && state === 'tight' ? 'dressed' : state);
   let points = pointsOf(stored);
   let marks = stored.marks;
   if (form === 'tail-short') {
@@ -71,27 +82,14 @@ export function shapeOf(id: string, form: string, state: ShapeState, harness: 'b
     points = points.slice(0, to + 1);
     marks = { ...marks, tail: [from, to] };
   }
-  const shown = harness ?? (form === 'one-harness-point' ? 'one' : null);
   const rope: ShapeComponent = { name: 'rope', role: 'rope', closed: false, diameter: 1, points, marks };
-  return shown ? [rope, ...harnessPoints(points[marks.eye]!, shown)] : [rope];
-}
-
-const RING_RADIUS_ROPE_DIAMETERS = 2.3;
-const RING_DIAMETER_ROPE_DIAMETERS = 0.75;
-
-/** Two harness points as plain rings hung in the eye at its far point; with 'one' the second hangs free beside it. */
-function harnessPoints(farPoint: Point3, threaded: 'both' | 'one'): ShapeComponent[] {
-  const ring = (x: number, drop: number, tilt: number): Point3[] =>
-    Array.from({ length: 48 }, (_, k): Point3 => {
-      const a = (2 * Math.PI * k) / 48;
-      const y = RING_RADIUS_ROPE_DIAMETERS * Math.cos(a);
-      const z = RING_RADIUS_ROPE_DIAMETERS * Math.sin(a);
-      return [farPoint[0] + x + Math.sin(tilt) * z, farPoint[1] - drop + y, farPoint[2] + Math.cos(tilt) * z];
-    });
-  const hung = RING_RADIUS_ROPE_DIAMETERS - 0.5 - RING_DIAMETER_ROPE_DIAMETERS / 2 - 0.05;
-  const first = { name: 'harness-point-1', role: 'ring' as const, closed: true, diameter: RING_DIAMETER_ROPE_DIAMETERS, points: ring(-0.75, hung, 0.5) };
-  const second = { name: 'harness-point-2', role: 'ring' as const, closed: true, diameter: RING_DIAMETER_ROPE_DIAMETERS, points: threaded === 'both' ? ring(0.75, hung, 0.5) : ring(3.6, RING_RADIUS_ROPE_DIAMETERS + 1.5, 0.9) };
-  return [first, second];
+  const shown = onto ?? (form === 'one-harness-point' ? 'one' : null);
+  if (!shown) return [rope, ...(state === 'laid' ? baked.objects : [])];
+  if (marks.eye === undefined) throw fault('no-object-form', { knot: id, object: shown });
+  const far = points[marks.eye]!;
+  if (shown === 'clip') return [rope, karabinerIn(far)];
+  if (shown === 'ring') return [rope, ringIn(far)];
+  return [rope, ...harnessPoints(far, shown)];
 }
 
 export interface Frame {
@@ -128,7 +126,7 @@ export function framesOf(id: string, way: string): Frame[] {
       // the free end lies straight on, over what is there
       for (let s = 0.5; s <= FREE_END_ROPE_DIAMETERS; s += 0.5)
         points.push([from[0] + ((from[0] - back[0]) / l) * s, from[1] + ((from[1] - back[1]) / l) * s, from[2] + Math.min(2.4, s * 0.8)]);
-    } else points = pointsOf(form[step.upTo]);
+    } else points = pointsOf(inState(form, step.upTo));
     const even = resample(points, arcLengths(points).at(-1)! / (FRAME_POINTS - 1));
     const eye = nearestIndex(even, points.reduce((low, p) => (p[1] < low[1] ? p : low)));
     const n = even.length - 1;

@@ -1,21 +1,69 @@
 // Made by `npm run bake` from the folders beside it. Do not edit.
 import type { CatalogueKnot } from './stored';
+import { entry as alpineButterfly } from './alpine-butterfly/entry';
+import { baked as alpineButterflyBaked } from './alpine-butterfly/baked';
+import { ways as alpineButterflyWays } from './alpine-butterfly/ways';
+import { entry as barrelNoose } from './barrel-noose/entry';
+import { baked as barrelNooseBaked } from './barrel-noose/baked';
+import { ways as barrelNooseWays } from './barrel-noose/ways';
 import { entry as bowline } from './bowline/entry';
 import { baked as bowlineBaked } from './bowline/baked';
 import { ways as bowlineWays } from './bowline/ways';
 import { entry as bowlineLocked } from './bowline-locked/entry';
 import { baked as bowlineLockedBaked } from './bowline-locked/baked';
 import { ways as bowlineLockedWays } from './bowline-locked/ways';
+import { entry as bowlineYosemite } from './bowline-yosemite/entry';
+import { baked as bowlineYosemiteBaked } from './bowline-yosemite/baked';
+import { ways as bowlineYosemiteWays } from './bowline-yosemite/ways';
+import { entry as butterflyRewoven } from './butterfly-rewoven/entry';
+import { baked as butterflyRewovenBaked } from './butterfly-rewoven/baked';
+import { ways as butterflyRewovenWays } from './butterfly-rewoven/ways';
 import { entry as doubleBowline } from './double-bowline/entry';
 import { baked as doubleBowlineBaked } from './double-bowline/baked';
 import { ways as doubleBowlineWays } from './double-bowline/ways';
+import { entry as doubleOverhandStopper } from './double-overhand-stopper/entry';
+import { baked as doubleOverhandStopperBaked } from './double-overhand-stopper/baked';
+import { ways as doubleOverhandStopperWays } from './double-overhand-stopper/ways';
 import { entry as figureEightFollowThrough } from './figure-eight-follow-through/entry';
 import { baked as figureEightFollowThroughBaked } from './figure-eight-follow-through/baked';
 import { ways as figureEightFollowThroughWays } from './figure-eight-follow-through/ways';
+import { entry as figureEightOnBight } from './figure-eight-on-bight/entry';
+import { baked as figureEightOnBightBaked } from './figure-eight-on-bight/baked';
+import { ways as figureEightOnBightWays } from './figure-eight-on-bight/ways';
+import { entry as figureEightStopper } from './figure-eight-stopper/entry';
+import { baked as figureEightStopperBaked } from './figure-eight-stopper/baked';
+import { ways as figureEightStopperWays } from './figure-eight-stopper/ways';
+import { entry as figureNineOnBight } from './figure-nine-on-bight/entry';
+import { baked as figureNineOnBightBaked } from './figure-nine-on-bight/baked';
+import { ways as figureNineOnBightWays } from './figure-nine-on-bight/ways';
+import { entry as figureNineStopper } from './figure-nine-stopper/entry';
+import { baked as figureNineStopperBaked } from './figure-nine-stopper/baked';
+import { ways as figureNineStopperWays } from './figure-nine-stopper/ways';
+import { entry as overhandOnBight } from './overhand-on-bight/entry';
+import { baked as overhandOnBightBaked } from './overhand-on-bight/baked';
+import { ways as overhandOnBightWays } from './overhand-on-bight/ways';
+import { entry as overhandStopper } from './overhand-stopper/entry';
+import { baked as overhandStopperBaked } from './overhand-stopper/baked';
+import { ways as overhandStopperWays } from './overhand-stopper/ways';
+import { entry as trefoilStopper } from './trefoil-stopper/entry';
+import { baked as trefoilStopperBaked } from './trefoil-stopper/baked';
+import { ways as trefoilStopperWays } from './trefoil-stopper/ways';
 
 export const CATALOGUE: readonly CatalogueKnot[] = [
+  { entry: alpineButterfly, baked: alpineButterflyBaked, ways: alpineButterflyWays },
+  { entry: barrelNoose, baked: barrelNooseBaked, ways: barrelNooseWays },
   { entry: bowline, baked: bowlineBaked, ways: bowlineWays },
   { entry: bowlineLocked, baked: bowlineLockedBaked, ways: bowlineLockedWays },
+  { entry: bowlineYosemite, baked: bowlineYosemiteBaked, ways: bowlineYosemiteWays },
+  { entry: butterflyRewoven, baked: butterflyRewovenBaked, ways: butterflyRewovenWays },
   { entry: doubleBowline, baked: doubleBowlineBaked, ways: doubleBowlineWays },
+  { entry: doubleOverhandStopper, baked: doubleOverhandStopperBaked, ways: doubleOverhandStopperWays },
   { entry: figureEightFollowThrough, baked: figureEightFollowThroughBaked, ways: figureEightFollowThroughWays },
+  { entry: figureEightOnBight, baked: figureEightOnBightBaked, ways: figureEightOnBightWays },
+  { entry: figureEightStopper, baked: figureEightStopperBaked, ways: figureEightStopperWays },
+  { entry: figureNineOnBight, baked: figureNineOnBightBaked, ways: figureNineOnBightWays },
+  { entry: figureNineStopper, baked: figureNineStopperBaked, ways: figureNineStopperWays },
+  { entry: overhandOnBight, baked: overhandOnBightBaked, ways: overhandOnBightWays },
+  { entry: overhandStopper, baked: overhandStopperBaked, ways: overhandStopperWays },
+  { entry: trefoilStopper, baked: trefoilStopperBaked, ways: trefoilStopperWays },
 ];

@@ -1,6 +1,8 @@
 /** Stored shapes of a knot and the steps of its ways: plain data, made by baking, read by the catalogue. */
 import type { Point3 } from '../curve';
+import { fault } from '../errors';
 import type { KnotEntry } from './types';
+import type { LaidView } from './view';
 
 export const STATES = ['laid', 'dressed', 'tight'] as const;
 export type ShapeState = (typeof STATES)[number];
@@ -9,7 +11,27 @@ export type ShapeState = (typeof STATES)[number];
 export interface ShapeMarks {
   readonly standing: readonly [number, number];
   readonly tail: readonly [number, number];
-  readonly eye: number;
+  /** far point of the eye; a stopper has none */
+  readonly eye?: number;
+  /** between the knot and the eye's far point, standing side first */
+  readonly legs?: readonly [readonly [number, number], readonly [number, number]];
+  /** the bight that goes round the standing part */
+  readonly collar?: readonly [number, number];
+  /** the loop that squeezes what passes through it */
+  readonly nipping_loop?: readonly [number, number];
+  /** on a karabiner: between these it opens */
+  readonly gate?: readonly [number, number];
+}
+
+/** One rope, ring, post or host in space. */
+export interface ShapeComponent {
+  readonly name: string;
+  readonly role: 'rope' | 'second-rope' | 'sling' | 'ring' | 'post' | 'host';
+  readonly closed: boolean;
+  /** in diameters of the rope */
+  readonly diameter: number;
+  readonly points: readonly Point3[];
+  readonly marks?: Partial<ShapeMarks>;
 }
 
 export interface BakedShape {
@@ -18,10 +40,12 @@ export interface BakedShape {
   readonly marks: ShapeMarks;
   /** index of the solver's node that point 0 is */
   readonly firstNode: number;
+  /** points that the eye, drawn to size, has more (or fewer) than nodes: they lie between the legs' far ends */
+  readonly eyeGrown?: number;
 }
 
-export interface BakedForm {
-  readonly laid: BakedShape;
+/** What the laid form became when it was drawn up. */
+export interface DrawnUp {
   readonly dressed: BakedShape;
   readonly tight: BakedShape;
   /** rope between first and last contact, the eye left out, diameters, tight */
@@ -33,9 +57,29 @@ export interface BakedForm {
   /** largest width of the tight knot across its axis, diameters */
   readonly width_ropeDiameters: number;
   readonly length_ropeDiameters: number;
-  readonly laidDistance_ropeDiameters: number;
   readonly smallestDistance_ropeDiameters: number;
   readonly smallestDistanceEver_ropeDiameters: number;
+}
+
+export interface BakedForm {
+  readonly laid: BakedShape;
+  readonly laidDistance_ropeDiameters: number;
+  /** how the laid form was turned so that every crossing can be read: seen along z it then can */
+  readonly laidView: LaidView;
+  /** what it is tied to, beside the laid form */
+  readonly objects: readonly ShapeComponent[];
+  /** null while only the laid form has been computed */
+  readonly set: DrawnUp | null;
+}
+
+/** The names of the stored states, loosest first. */
+export const statesOf = (form: BakedForm): ShapeState[] => (form.set ? [...STATES] : ['laid']);
+
+/** A form in a state. @throws state-not-made */
+export function inState(form: BakedForm, state: ShapeState): BakedShape {
+  if (state === 'laid') return form.laid;
+  if (!form.set) throw fault('state-not-made', { state });
+  return form.set[state];
 }
 
 export interface BakedKnot {

@@ -8,11 +8,14 @@ export type Pull = 'standing-eye' | 'tail-eye' | 'through' | 'cross' | 'ring' | 
 export type FaultId =
   | 'half-finished' | 'pair-crossed' | 'wrong-lane' | 'loose' | 'tail-short' | 'tail-long' | 'eye-too-large' | 'one-harness-point'
   | 'load-strand-outside' | 'lock-not-through-collar' | 'third-strand-astray' | 'nip-reversed' | 'turns-short' | 'tail-outside-eye'
-  | 'stopper-missing' | 'stopper-gap' | 'another-knot';
+  | 'stopper-missing' | 'stopper-gap' | 'another-knot' | 'false-eye-clipped' | 'false-butterfly' | 'eye-pulled-through' | 'turns-three-strands' | 'not-tucked'
+  | 'bight-from-tail' | 'tail-from-wrong-side' | 'pair-twisted' | 'turns-one-more' | 'overhand-turned' | 'strand-between-legs' | 'loop-open' | 'finished-loose' | 'gate-unlocked';
 export type Purpose =
   | 'tie-in' | 'end-loop' | 'two-eyes' | 'midline' | 'join' | 'join-to-pass' | 'join-to-retrieve' | 'sling' | 'cord-loop' | 'hitch-object'
   | 'tether' | 'handle' | 'friction' | 'belay' | 'releasable' | 'stopper' | 'isolate-damage' | 'tension-eye';
 export type Face = 'front' | 'back';
+export const FAMILIES = { 'end-loop': 'end loop', stopper: 'stopper', midline: 'midline loop', noose: 'noose' } as const;
+export type Family = keyof typeof FAMILIES;
 
 export interface Fact {
   readonly text: string;
@@ -90,7 +93,11 @@ export interface KnotEntry {
   readonly id: string;
   /** the usual names, the first is shown */
   readonly names: readonly [string, ...string[]];
-  readonly family: 'end-loop';
+  readonly family: Family;
+  /** wraps of the usual form, where their number is a choice */
+  readonly usual_wraps?: number;
+  /** names that other knots go by as well: search asks which is meant */
+  readonly shared_names?: readonly string[];
   readonly purposes: readonly Purpose[];
   readonly needs: { readonly free_end: boolean; readonly thicknesses_through_object: number; readonly text: string };
   readonly pulls: readonly PullGrade[];

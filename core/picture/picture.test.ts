@@ -19,7 +19,11 @@ describe('a vector picture', () => {
   });
 
   test('has its path in words for those who do not see it', () => {
-    expect(svg).toMatch(/<desc>From the standing part to the tail the rope passes (over|under)/);
+    expect(svg).toMatch(/<desc>From the standing part the rope passes (over|under) at 1, .*and out as the tail\./);
+    const eight = crossingsSeenFrom([{ points: shapeOf('figure-eight-stopper', 'right', 'laid')[0]!.points, closed: false }], [0, 0, 1]);
+    expect(pathInWords(eight)).toBe('From the standing part the rope passes over at 1, under at 2, over at 3, under at 4, over at 2, under at 1, over at 4, under at 3, and out as the tail. 4 crossings.');
+    const [loop] = shapeOf('bowline', 'right', 'laid');
+    expect(pathInWords(crossingsSeenFrom([{ points: loop!.points, closed: false }], [0, 0, 1]), undefined, loop!.marks!.eye)).toMatch(/over at 2, under at 7, round the eye, under at 5/);
     expect(pathInWords({ count: 0, passes: [] })).toBe('The rope does not cross itself.');
   });
 

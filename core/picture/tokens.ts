@@ -13,7 +13,12 @@ export type PictureTheme = keyof typeof PICTURE_THEMES;
 
 /** Mixes two #rrggbb colours; t = 0 gives the first. */
 export function mixed(a: string, b: string, t: number): string {
-  const part = (c: string, i: number) => parseInt(c.slice(1 + 2 * i, 3 + 2 * i), 16);
-  const hex = [0, 1, 2].map((i) => Math.round(part(a, i) + (part(b, i) - part(a, i)) * t).toString(16).padStart(2, '0'));
-  return `#${hex.join('')}`;
+  const from = parseInt(a.slice(1), 16);
+  const to = parseInt(b.slice(1), 16);
+  let out = 0;
+  for (let shift = 16; shift >= 0; shift -= 8) {
+    const x = (from >> shift) & 255;
+    out |= Math.round(x + (((to >> shift) & 255) - x) * t) << shift;
+  }
+  return `#${out.toString(16).padStart(6, '0')}`;
 }

@@ -5,7 +5,7 @@
  * twist can be read. Orthographic; the shape's z axis points to the viewer on the front.
  */
 import { arcLengths, dot, lerp, onTube, resample, splineThrough, transportFrames, unit, type Point3 } from '../curve';
-import { crossingsSeenFrom, type Crossings } from '../topology';
+import { crossingsSeenFrom, type Crossings, type Pass } from '../topology';
 import { mixed, PICTURE_THEMES, type PictureTheme } from './tokens';
 
 export interface PictureComponent {
@@ -16,6 +16,8 @@ export interface PictureComponent {
   readonly points: readonly Point3[];
   /** point indices between which the tint drifts from standing part to tail */
   readonly drift?: readonly [number, number];
+  /** point index of the eye's far point */
+  readonly eye?: number | undefined;
 }
 
 export interface PictureSettings {
@@ -32,6 +34,8 @@ export interface PictureSettings {
   readonly cutTail: boolean;
   /** a ring drawn round this point of the rope: where to look */
   readonly markAt?: Point3 | undefined;
+  /** lasting number of each crossing seen; without it they are numbered along the ropes */
+  readonly crossingIds?: ((seen: Crossings) => readonly number[]) | undefined;
   /** fixed frame [left, bottom, width, height] in diameters, so that two pictures have one scale */
   readonly frame?: readonly [number, number, number, number] | undefined;
 }
@@ -41,10 +45,10 @@ interface Piece {
   readonly svg: string;
 }
 
-/** Spacing of drawn points, diameters: coarser for small pictures. */
-const STEP = 0.2;
-const SMALL_STEP = 0.3;
-const SMALL_PX = 200;
+/** Spacing of drawn points: so many pixels, within these limits in diameters. Finer cannot be seen. */
+const STEP_PX = 4.8;
+const FINEST_STEP = 0.2;
+const COARSEST_STEP = 0.45;
 const PER_PIECE = 2;
 const f2 = (x: number) => (Math.round(x * 100) / 100 + 0).toString();
 
@@ -53,13 +57,28 @@ export function facing(points: readonly Point3[], face: 'front' | 'back'): Point
   return face === 'front' ? points.slice() : points.map((p) => [-p[0], p[1], -p[2]]);
 }
 
-/** The rope's path in words, for those who do not see the picture. */
-export function pathInWords(crossings: Crossings): string {
-  const words = crossings.passes.map((p) => (p.over ? 'over' : 'under'));
-  return words.length === 0 ? 'The rope does not cross itself.' : `From the standing part to the tail the rope passes ${words.join(', ')}.`;
+/**
+ * The rope's path in words, for those who do not see the picture: over and under at each crossing in turn.
+ * @param ids number of each crossing; without them they are numbered along the rope
+ * @param eye point index of the eye's far point, where there is one
+ */
+export function pathInWords({ count, passes }: Crossings, ids?: readonly number[], eye?: number): string {
+  if (count === 0) return 'The rope does not cross itself.';
+  const line = passes[0]!.line;
+  const words: string[] = [];
+  let before: Pass | null = null;
+  for (const p of passes) {
+    if (p.line !== line) continue;
+    if (eye !== undefined && p.at > eye && (before === null || before.at <= eye)) words.push('round the eye');
+    words.push(`${p.over ? 'over' : 'under'} at ${ids?.[p.crossing] ?? p.crossing + 1}`);
+    before = p;
+  }
+  if (eye !== undefined && before !== null && before.at <= eye) words.push('round the eye');
+  return `From the standing part the rope passes ${words.join(', ')}, and out as the tail. ${count} ${count === 1 ? 'crossing' : 'crossings'}.`;
 }
 
-const polyline = (points: readonly Point3[]) => `M${points.map((p) => `${f2(p[0])} ${f2(-p[1])}`).join('L')}`;
+const spot = (p: Point3) => `${f2(p[0])} ${f2(-p[1])}`;
+const polyline = (points: readonly Point3[]) => `M${points.map(spot).join('L')}`;
 
 export function frameFor(components: readonly PictureComponent[], settings: Pick<PictureSettings, 'face' | 'crop' | 'knotRadius_ropeDiameters'>): [number, number, number, number] {
   const r = settings.knotRadius_ropeDiameters;
@@ -83,14 +102,14 @@ export function frameFor(components: readonly PictureComponent[], settings: Pick
  */
 export function drawVector(components: readonly PictureComponent[], settings: PictureSettings): string {
   const colours = PICTURE_THEMES[settings.theme];
-  const step = settings.size_px <= SMALL_PX ? SMALL_STEP : STEP;
+  const frame = settings.frame ?? frameFor(components, settings);
+  const step = Math.min(COARSEST_STEP, Math.max(FINEST_STEP, (STEP_PX * frame[2]) / settings.size_px));
   const fine = components.map((c) => {
     const seen = facing(c.points, settings.face);
     const control = c.closed ? [...seen, seen[0]!] : seen;
     return resample(splineThrough(control, 4), step);
   });
-  const everywhere = fine.flat();
-  const frame = settings.frame ?? frameFor(components, settings);
+  const around = neighbourhood(fine.flat());
   const pieces: Piece[] = [];
   components.forEach((c, which) => {
     const points = fine[which]!;
@@ -99,37 +118,32 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
     const s = arcLengths(points);
     const perPoint = (c.points.length - (c.closed ? 0 : 1)) / (points.length - 1);
     const r = c.diameter / 2;
-    const dims = smoothed(points.map((p, i) => (i % PER_PIECE === 1 ? shadeAt(p, everywhere, step) : Number.NaN)));
+    const dims = smoothed(points.map((p, i) => (i % PER_PIECE === 1 ? shadeAt(p, around(p), step) : Number.NaN)));
+    const w = c.diameter;
+    // the places of the line itself and of the two lighter layers, written once
+    const [onLine, onBody, onLight] = [0, 0.05 * w, 0.14 * w].map((by) => points.map((p) => spot([p[0] - by, p[1] + by, 0])));
+    const tint = tintAlong(c, colours);
     for (let i = 0; i < points.length - 1; i += PER_PIECE) {
       const j = Math.min(points.length - 1, i + PER_PIECE);
       const mid = points[Math.floor((i + j) / 2)]!;
       if (mid[1] > frame[1] + frame[3] + 2 || mid[1] < frame[1] - 2 || Math.abs(mid[0] - frame[0] - frame[2] / 2) > frame[2] / 2 + 2) continue;
-      const wide = points.slice(Math.max(0, i - 1), j + 2);
-      const longer = points.slice(Math.max(0, i - 2), j + 3);
-      const own = points.slice(i, j + 1);
-      const cased = [lerp(points[Math.max(0, i - 1)]!, points[i]!, 0.4), ...own, lerp(points[j]!, points[Math.min(points.length - 1, j + 1)]!, 0.6)];
+      const before = points[Math.max(0, i - 1)]!;
+      const after = points[Math.min(points.length - 1, j + 1)]!;
+      const own = onLine!.slice(i, j + 1).join('L');
       // a little longer than its own stretch, or the outside of a bend shows gaps
-      const rim = [lerp(points[Math.max(0, i - 1)]!, points[i]!, 0.72), ...own, lerp(points[j]!, points[Math.min(points.length - 1, j + 1)]!, 0.28)];
+      const reaching = (by: number) => `M${spot(lerp(points[i]!, before, by))}L${own}L${spot(lerp(points[j]!, after, by))}`;
       const dim = dims[i]!;
-      let colour: string = colours.object;
-      if (isRope) {
-        const at = i * perPoint;
-        const [a, b] = c.drift ?? [0, c.points.length - 1];
-        colour = mixed(colours.standing, colours.tail, Math.min(1, Math.max(0, (at - a) / (b - a || 1))));
-      }
-      const base = mixed(colour, '#140d06', Math.min(0.62, dim * 0.62));
+      const base = mixed(tint(i * perPoint), '#140d06', Math.min(0.62, dim * 0.62));
       const edge = mixed(base, '#140d06', isRope ? 0.38 : 0.25);
       const light = mixed(base, '#ffffff', 0.3 * (1 - dim));
       const casing = isRope ? colours.casing : colours.objectEdge;
-      const shifted = (points_: readonly Point3[], by: number) => points_.map((p): Point3 => [p[0] - by, p[1] + by, p[2]]);
-      const w = c.diameter;
-      let svg = `<path d="${polyline(rim)}" stroke="${casing}" stroke-width="${f2(w * 1.13)}"/>`;
+      let svg = `<path d="${reaching(0.28)}" stroke="${casing}" stroke-width="${f2(w * 1.13)}"/>`;
       // each layer reaches a little further than the one below it, or slivers of the darker one show as rungs
-      svg += `<path d="${polyline(cased)}" stroke="${edge}" stroke-width="${f2(w * 0.97)}"/>`;
-      svg += `<path d="${polyline(shifted(wide, 0.05 * w))}" stroke="${base}" stroke-width="${f2(w * 0.76)}"/>`;
-      svg += `<path d="${polyline(shifted(longer, 0.14 * w))}" stroke="${light}" stroke-width="${f2(w * 0.3)}"/>`;
+      svg += `<path d="${reaching(0.6)}" stroke="${edge}" stroke-width="${f2(w * 0.97)}"/>`;
+      svg += `<path d="M${onBody!.slice(Math.max(0, i - 1), j + 2).join('L')}" stroke="${base}" stroke-width="${f2(w * 0.76)}"/>`;
+      svg += `<path d="M${onLight!.slice(Math.max(0, i - 2), j + 3).join('L')}" stroke="${light}" stroke-width="${f2(w * 0.3)}"/>`;
       if (isRope) svg += tracers(points, frames, s, i, j, r, colours, dim);
-      const depth = Math.min(...own.map((p) => p[2])) * 0.3 + mid[2] * 0.7;
+      const depth = Math.min(points[i]![2], mid[2], points[j]![2]) * 0.3 + mid[2] * 0.7;
       pieces.push({ depth, svg: `<g data-component="${c.name}" data-from="${Math.floor(i * perPoint)}" data-to="${Math.ceil(j * perPoint)}">${svg}</g>` });
     }
     if (isRope && settings.cutTail && !c.closed) {
@@ -146,11 +160,12 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
   } catch {
     // strands that touch exactly along the line of sight: the picture stands, only its words are left out
   }
+  const ids = settings.crossingIds?.(crossings);
   const spots = crossings.passes
     .filter((p) => p.over)
     .map((p) => {
       const q = ropes[p.line]!.points[Math.floor(p.at)]!;
-      return `<circle data-crossing="${p.crossing + 1}" cx="${f2(q[0])}" cy="${f2(-q[1])}" r="0.7"/>`;
+      return `<circle data-crossing="${ids?.[p.crossing] ?? p.crossing + 1}" cx="${f2(q[0])}" cy="${f2(-q[1])}" r="0.7"/>`;
     })
     .join('');
   let mark = '';
@@ -162,9 +177,35 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
   const ground = colours.ground === 'none' ? '' : `<rect x="${f2(x)}" y="${f2(-y - height)}" width="${f2(width)}" height="${f2(height)}" fill="${colours.ground}"/>`;
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${settings.size_px}" height="${Math.round((settings.size_px * height) / width)}" viewBox="${f2(x)} ${f2(-y - height)} ${f2(width)} ${f2(height)}" role="img">` +
-    `<title>${settings.title}</title><desc>${pathInWords(crossings)}</desc>${ground}` +
+    `<title>${settings.title}</title><desc>${pathInWords(crossings, ids, components[0]?.eye)}</desc>${ground}` +
     `<g fill="none" stroke-linejoin="round">${pieces.map((p) => p.svg).join('')}</g>${mark}<g fill="none" stroke="none" pointer-events="all">${spots}</g></svg>`
   );
+}
+
+/** The colour of a component at a point index: light to dark along a rope, one for an object. */
+function tintAlong(c: PictureComponent, colours: (typeof PICTURE_THEMES)[PictureTheme]): (at: number) => string {
+  if (c.role === 'ring' || c.role === 'post') return () => colours.object;
+  const [a, b] = c.drift ?? [0, c.points.length - 1];
+  return (at) => mixed(colours.standing, colours.tail, Math.min(1, Math.max(0, (at - a) / (b - a || 1))));
+}
+
+/** Farther away than this nothing shades, diameters. */
+const SHADE_REACH = 2;
+
+/** For a place, the points that may be near enough to shade it: those of its own square of the page and the eight around. */
+function neighbourhood(points: readonly Point3[]): (p: Point3) => readonly Point3[] {
+  const cell = (v: number) => Math.floor(v / SHADE_REACH);
+  const squares = new Map<number, Point3[]>();
+  const key = (x: number, y: number) => x * 65_536 + y;
+  for (const p of points) {
+    for (let x = cell(p[0]) - 1; x <= cell(p[0]) + 1; x++)
+      for (let y = cell(p[1]) - 1; y <= cell(p[1]) + 1; y++) {
+        const there = squares.get(key(x, y));
+        if (there) there.push(p);
+        else squares.set(key(x, y), [p]);
+      }
+  }
+  return (p) => squares.get(key(cell(p[0]), cell(p[1]))) ?? [];
 }
 
 /** How much a place is covered by strands nearer to the viewer or to the light, 0 to 1. */
@@ -175,23 +216,25 @@ function shadeAt(p: Point3, others: readonly Point3[], step: number): number {
     const dy = q[1] - p[1];
     const dz = q[2] - p[2];
     const d2 = dx * dx + dy * dy + dz * dz;
-    if (d2 > 4 || d2 < 0.6) continue;
+    if (d2 > SHADE_REACH * SHADE_REACH || d2 < 0.6) continue;
     const towards = (0.55 * dz - 0.35 * dx + 0.35 * dy) / Math.sqrt(d2) + 0.15;
     if (towards > 0) sum += (towards / d2) * step;
   }
   return 1 - Math.exp(-0.75 * sum);
 }
 
+const SMOOTH_REACH = 5;
+
 /** Fills the gaps (NaN) and evens the shade along the rope, so that pieces do not show as rungs. */
 function smoothed(values: readonly number[]): number[] {
-  const known = values.map((v, i) => ({ v, i })).filter((k) => !Number.isNaN(k.v));
-  const reach = 5;
   return values.map((_, i) => {
     let sum = 0;
     let weight = 0;
-    for (const k of known) {
-      const w = Math.max(0, 1 - Math.abs(k.i - i) / reach);
-      sum += w * k.v;
+    for (let k = Math.max(0, i - SMOOTH_REACH); k <= Math.min(values.length - 1, i + SMOOTH_REACH); k++) {
+      const v = values[k]!;
+      if (Number.isNaN(v)) continue;
+      const w = Math.max(0, 1 - Math.abs(k - i) / SMOOTH_REACH);
+      sum += w * v;
       weight += w;
     }
     return weight > 0 ? sum / weight : 0;

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { arcLengths, resample, smallestDistance, splineThrough, straight, type Point3 } from '../curve';
 import { flatDiagram, nodesOf, type Control } from '../knots/authoring';
-import { alexanderAt, closedAtInfinity, crossingsSeenFrom } from '../topology';
+import { alexander, closedAtInfinity, determinantOf, simplestDiagram } from '../topology';
 import { contactCentre, FIRM, NODE_SPACING, tighten, type Tightening } from './index';
 
 /** An open overhand, its ends to the left and right, as a flat diagram. */
@@ -13,7 +13,7 @@ const plan = (points: readonly Point3[]): Tightening => ({
   ropes: [points], eyes: [], stages: FIRM, dressedAt: 0.3,
   pulls: [{ rope: 0, end: 'standing', direction: [-1, 0, 0], share: 1 }, { rope: 0, end: 'tail', direction: [1, 0, 0], share: 1 }],
 });
-const determinant = (points: readonly Point3[]) => alexanderAt(crossingsSeenFrom([closedAtInfinity(points)], [0.2, 0.1, 1]), -1n);
+const determinant = (points: readonly Point3[]) => determinantOf(alexander(simplestDiagram([closedAtInfinity(points)])));
 
 describe('tightening', () => {
   const laid = overhand();

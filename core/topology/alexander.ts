@@ -1,9 +1,9 @@
 /**
- * Alexander polynomial of a knot, evaluated at a whole number with exact integers (Bareiss elimination
- * of the coloring matrix; Alexander 1928). Defined up to sign and powers of t: both are taken out.
- * Value at -1 is the knot's determinant. One closed line only; links are not modelled here.
+ * Alexander polynomial in one variable, with exact integers: the coloring matrix of the diagram
+ * (Alexander 1928) at one whole number so large that the coefficients can be read off the value's digits
+ * (Kronecker substitution), its determinant by Bareiss' elimination without fractions.
  */
-import type { Crossings } from './crossings';
+import type { Diagram } from './diagram';
 
 function bareissDeterminant(matrix: bigint[][]): bigint {
   const m = matrix.map((row) => row.slice());
@@ -17,47 +17,87 @@ function bareissDeterminant(matrix: bigint[][]): bigint {
       [m[k], m[swap]] = [m[swap]!, m[k]!];
       sign = -sign;
     }
-    for (let i = k + 1; i < n; i++)
-      for (let j = k + 1; j < n; j++) m[i]![j] = (m[i]![j]! * m[k]![k]! - m[i]![k]! * m[k]![j]!) / previous;
-    previous = m[k]![k]!;
+    const pivot = m[k]![k]!;
+    for (let i = k + 1; i < n; i++) {
+      const row = m[i]!;
+      const head = row[k]!;
+      for (let j = k + 1; j < n; j++) row[j] = (row[j]! * pivot - head * m[k]![j]!) / previous;
+    }
+    previous = pivot;
   }
   return n === 0 ? 1n : sign * m[n - 1]![n - 1]!;
 }
 
-/**
- * |Alexander polynomial at t|, freed of factors t.
- * @param crossings of one closed line
- * @param t a whole number other than 0 and 1
- * @example alexanderAt(trefoil, -1n) // 3n
- */
-export function alexanderAt(crossings: Crossings, t: bigint): bigint {
-  const n = crossings.count;
-  if (n < 2) return 1n;
-  const arcCount = n;
-  const rows: bigint[][] = Array.from({ length: n }, () => new Array<bigint>(arcCount).fill(0n));
-  const over = new Array<number>(n).fill(0);
-  const entering = new Array<number>(n).fill(0);
-  const leaving = new Array<number>(n).fill(0);
-  const sign = new Array<number>(n).fill(1);
-  let arc = 0;
-  for (const pass of crossings.passes) {
-    sign[pass.crossing] = pass.sign;
-    if (pass.over) over[pass.crossing] = arc;
-    else {
-      entering[pass.crossing] = arc;
-      arc = (arc + 1) % arcCount;
-      leaving[pass.crossing] = arc;
+/** The coloring matrix at t: a row per crossing, a column per arc from one under-pass to the next. */
+function coloring(d: Diagram, t: bigint): { rows: bigint[][]; arcs: number } {
+  let arcs = 0;
+  const at = d.signs.map(() => ({ over: 0, entering: 0, leaving: 0 }));
+  for (const c of d.components) {
+    const unders = c.filter((p) => !p.over).length;
+    const own = Math.max(1, unders);
+    let arc = 0;
+    for (const p of c) {
+      if (p.over) at[p.crossing]!.over = arcs + arc;
+      else {
+        at[p.crossing]!.entering = arcs + arc;
+        arc = (arc + 1) % own;
+        at[p.crossing]!.leaving = arcs + arc;
+      }
     }
+    arcs += own;
   }
-  for (let c = 0; c < n; c++) {
-    const row = rows[c]!;
-    row[over[c]!]! += 1n - t;
-    row[(sign[c]! > 0 ? entering : leaving)[c]!]! += t;
-    row[(sign[c]! > 0 ? leaving : entering)[c]!]! -= 1n;
-  }
+  const rows = at.map(({ over, entering, leaving }, k) => {
+    const row = new Array<bigint>(arcs).fill(0n);
+    row[over]! += 1n - t;
+    row[d.signs[k]! > 0 ? entering : leaving]! += t;
+    row[d.signs[k]! > 0 ? leaving : entering]! -= 1n;
+    return row;
+  });
+  return { rows, arcs };
+}
+
+/**
+ * The polynomial's coefficients from the lowest power up, freed of factors t and of sign (the last one is
+ * positive); empty is zero, as for links that fall apart.
+ * @example alexander(trefoil) // [1n, -1n, 1n]
+ */
+export function alexander(d: Diagram): bigint[] {
+  const n = d.signs.length;
+  // a coefficient counts states of the diagram, of which there are fewer than 2^n
+  const bits = BigInt(n + 3);
+  const base = 1n << bits;
+  const { rows, arcs } = coloring(d, base);
+  if (arcs <= 1) return [1n];
+  if (rows.length < arcs) return [];
   let value = bareissDeterminant(rows.slice(1).map((row) => row.slice(1)));
   if (value < 0n) value = -value;
-  const base = t < 0n ? -t : t;
-  if (base > 1n) while (value !== 0n && value % base === 0n) value /= base;
-  return value;
+  const c: bigint[] = [];
+  while (value !== 0n) {
+    let digit = value & (base - 1n);
+    if (digit > base >> 1n) digit -= base;
+    c.push(digit);
+    value = (value - digit) >> bits;
+  }
+  const from = c.findIndex((v) => v !== 0n);
+  return from < 0 ? [] : c.slice(from);
+}
+
+/** |Alexander polynomial at -1|: the determinant of a knot or link. */
+export function determinantOf(polynomial: readonly bigint[]): bigint {
+  const v = polynomial.reduce((sum, c, k) => sum + (k % 2 === 0 ? c : -c), 0n);
+  return v < 0n ? -v : v;
+}
+
+/** @example "t^2 - t + 1" */
+export function alexanderText(c: readonly bigint[]): string {
+  const terms = c.flatMap((v, k) => (v === 0n ? [] : [{ v, k }])).reverse();
+  if (terms.length === 0) return '0';
+  return terms
+    .map(({ v, k }, i) => {
+      const size = v < 0n ? -v : v;
+      const power = k === 0 ? '' : k === 1 ? 't' : `t^${k}`;
+      const body = power === '' ? String(size) : size === 1n ? power : `${size}${power}`;
+      return i === 0 ? (v < 0n ? `-${body}` : body) : v < 0n ? ` - ${body}` : ` + ${body}`;
+    })
+    .join('');
 }

@@ -1,3 +1,12 @@
-export { crossingsSeenFrom, gaussCode, viewBasis, type Crossings, type Pass } from './crossings';
-export { closedAtInfinity } from './closure';
-export { alexanderAt } from './alexander';
+export { crossingsSeenFrom, viewBasis, type Crossings, type Pass } from './crossings';
+export { MOST_POINTS, refuseTouching, refuseUnfit } from './fitness';
+export { diagramOf, gaussCodeOf, isPlanar, linkingMatrix, mirrored, ownersOf, parseGaussCode, partOf, pdCode, renumbered, withCrossingReversed, writhe, type Diagram } from './diagram';
+export { reduced } from './reduce';
+export { straightened } from './straighten';
+export { jones, jonesByBigInt, laurentMirrored, laurentText, type Laurent } from './bracket';
+export { alexander, alexanderText, determinantOf } from './alexander';
+export { closedApart, closedAtInfinity, crossJoined, FRONT, pinnedEye } from './closure';
+export { DIRECTIONS, MOST_CROSSINGS, simplestDiagram } from './simplest';
+export { invariantsOf, signature, type Invariants } from './invariants';
+export { compareDiagrams, sameDiagram, type Comparison } from './compare';
+export { turnsAbout, type Turns } from './turns';

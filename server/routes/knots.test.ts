@@ -14,7 +14,11 @@ const shape = async (query: string) => (await call(t, 'GET', `/knots/figure-eigh
 describe('the catalogue', () => {
   test('lists knots, not faults; an entry is whole', async () => {
     const list = (await call(t, 'GET', '/knots')).body as unknown as { id: string; faults: string[]; ways: unknown[] }[];
-    expect(list.map((k) => k.id).sort()).toEqual(['bowline', 'bowline-locked', 'double-bowline', 'figure-eight-follow-through']);
+    expect(list.map((k) => k.id).sort()).toEqual([
+      'alpine-butterfly', 'barrel-noose', 'bowline', 'bowline-locked', 'bowline-yosemite', 'butterfly-rewoven', 'double-bowline', 'double-overhand-stopper', 'figure-eight-follow-through', 'figure-eight-on-bight',
+      'figure-eight-stopper', 'figure-nine-on-bight', 'figure-nine-stopper', 'overhand-on-bight', 'overhand-stopper', 'trefoil-stopper',
+    ]);
+    expect(list.find((k) => k.id === 'alpine-butterfly')).toMatchObject({ family: 'midline', faults: expect.arrayContaining(['false-butterfly']) as unknown, form_certainty: 'settled', states: ['laid'] });
     const entry = (await call(t, 'GET', '/knots/bowline-locked')).body;
     for (const key of ['names', 'pulls', 'untying', 'needs', 'faces', 'check_points', 'faults', 'tail_rule_key', 'cautions', 'form_certainty']) expect(entry).toHaveProperty(key);
     const crossings = entry['crossings'] as { count: number; gauss_code: string };
@@ -43,6 +47,61 @@ describe('a shape', () => {
   });
 });
 
+describe('shapes of every knot, as laid', () => {
+  interface Listed { id: string; faults: string[]; states: string[] }
+  const get = async (path: string) => call(t, 'GET', path);
+
+  test('shape, both pictures and OBJ are there for each, and say the same', async () => {
+    const list = (await get('/knots')).body as unknown as Listed[];
+    for (const { id, states } of list) {
+      const { components } = (await get(`/knots/${id}/shape?state=laid`)).body as unknown as Shape;
+      const rope = components[0]!;
+      expect([id, rope.role, rope.closed, rope.marks!.standing[0], rope.marks!.tail[1]]).toEqual([id, 'rope', false, 0, rope.points.length - 1]);
+      expect((await get(`/knots/${id}/shape`)).body).toEqual((await get(`/knots/${id}/shape?state=${states.at(-1)!}`)).body);
+      const obj = (await get(`/knots/${id}/shape.obj?state=laid`)).text;
+      expect(obj.match(/^v /gm)).toHaveLength(components.reduce((n, c) => n + c.points.length, 0));
+      expect(obj.match(/^o /gm)).toHaveLength(components.length);
+      const [front, back] = await Promise.all(['front', 'back'].map(async (face) => (await get(`/knots/${id}/picture.svg?state=laid&face=${face}`)).text));
+      const crossings = (text: string) => [...text.matchAll(/data-crossing="(\d+)"/g)].map((m) => Number(m[1])).sort((a, b) => a - b);
+      expect([id, crossings(front!)]).toEqual([id, crossings(back!)]);
+      const entry = (await get(`/knots/${id}`)).body as unknown as { crossings: { count: number }; path_in_words: string };
+      expect(crossings(front!)).toEqual(Array.from({ length: entry.crossings.count }, (_, k) => k + 1));
+      expect(entry.path_in_words).toContain(`${entry.crossings.count} crossings.`);
+    }
+  });
+
+  test('the noose by its wraps, on its karabiner or on a ring; the gate is marked', async () => {
+    const of = async (query: string) => (await get(`/knots/barrel-noose/shape${query}`)).body as unknown as Shape;
+    const two = await of('');
+    expect(await of('?wraps=2')).toEqual(two);
+    expect((await of('?wraps=3')).components[0]!.points.length).toBeGreaterThan(two.components[0]!.points.length);
+    expect(two.components[1]).toMatchObject({ name: 'karabiner', role: 'ring', closed: true, marks: { gate: [expect.any(Number), expect.any(Number)] } });
+    expect((await of('?object=ring')).components[1]).toMatchObject({ name: 'ring', closed: true });
+    for (const [path, code] of [
+      ['/knots/barrel-noose/shape?wraps=5', 'no-wraps-form'], ['/knots/bowline/shape?wraps=2', 'no-wraps-form'], ['/knots/barrel-noose/shape?object=post', 'no-object-form'],
+      ['/knots/overhand-stopper/shape?object=ring', 'no-object-form'], ['/knots/overhand-stopper/shape?state=tight', 'state-not-made'], ['/knots/overhand-stopper/picture.svg?state=dressed', 'state-not-made'],
+      ['/knots/overhand-stopper/shape?fault=false-butterfly', 'unknown-fault'], ['/knots/barrel-noose/shape?wraps=0', 'bad-input'],
+    ] as const) expect([path, (await get(path)).status, (await get(path)).body.code]).toEqual([path, 400, code]);
+  });
+
+  test('a fault has its own shape, picture and OBJ', async () => {
+    for (const path of ['shape', 'picture.svg', 'shape.obj']) {
+      const [right, wrong] = await Promise.all(['', '?fault=false-butterfly'].map(async (q) => (await get(`/knots/alpine-butterfly/${path}${q}`)).text));
+      expect(right).not.toBe(wrong);
+    }
+  });
+
+  test('a crossing keeps its number in every state', async () => {
+    const ids = async (state: string) => [...(await get(`/knots/bowline/picture.svg?state=${state}`)).text.matchAll(/data-crossing="(\d+)"/g)].map((m) => Number(m[1]));
+    const laid = await ids('laid');
+    for (const state of ['dressed', 'tight']) {
+      const seen = await ids(state);
+      expect(new Set(seen).size).toBe(seen.length);
+      expect(seen.filter((k) => laid.includes(k)).length).toBeGreaterThan(laid.length / 2);
+    }
+  });
+});
+
 describe('a picture', () => {
   const svg = async (query: string) => (await call(t, 'GET', `/knots/bowline-locked/picture.svg${query}`)).text;
   const box = (text: string) => /viewBox="([^"]+)"/.exec(text)![1];
@@ -66,7 +125,7 @@ describe('computing needs no sign-in', () => {
     const a = (await call(t, 'POST', '/choose', null, JOB)).body as unknown as { suited: { knot: string }[]; nearly: { knot: string }[]; excluded: { knot: string }[]; versions: object };
     expect(a.suited.map((s) => s.knot)).toEqual(['bowline-locked', 'figure-eight-follow-through']);
     expect(a.nearly.map((n) => n.knot).sort()).toEqual(['bowline', 'double-bowline']);
-    expect(a.versions).toEqual({ catalogue: 1, profile: 'sport-crag', profile_version: 1 });
+    expect(a.versions).toEqual({ catalogue: 2, profile: 'sport-crag', profile_version: 1 });
     expect((await call(t, 'POST', '/choose', null, { ...JOB, profile: 'sport-crag@1' })).status).toBe(200);
     expect((await call(t, 'POST', '/choose', null, { ...JOB, profile: 'sport-crag@2' })).body.errors![0]!.path).toBe('profile');
   });

@@ -2,10 +2,11 @@ import type { FastifyInstance, FastifyReply } from 'fastify';
 import { ENDPOINTS } from '../../contract';
 import { choose, ropeNeeded } from '../../core/choose';
 import { fault } from '../../core/errors';
-import { pointsOf, type ShapeState } from '../../core/knots/stored';
-import { CATALOGUE_VERSION, faultsWithShape, framesOf, knotById, knotIds, shapeOf, storedForm, type ShapeComponent } from '../../core/knots/catalogue';
-import { drawVector, facing, frameFor, type PictureComponent } from '../../core/picture';
-import { crossingsSeenFrom, gaussCode } from '../../core/topology';
+import { pointsOf, type ShapeComponent, type ShapeState } from '../../core/knots/stored';
+import { CATALOGUE_VERSION, faultsWithShape, formWithWraps, framesOf, knotById, knotIds, shapeOf, statesOfForm, storedForm, wrapsOf, type Onto } from '../../core/knots/catalogue';
+import { crossingIds } from '../../core/knots/crossing-ids';
+import { drawVector, facing, frameFor, pathInWords, type PictureComponent } from '../../core/picture';
+import { crossingsSeenFrom, diagramOf, gaussCodeOf } from '../../core/topology';
 import { judgeTail, SHIPPED_PROFILES } from '../../core/profiles';
 import { bind } from '../bind';
 import type { Context } from '../context';
@@ -14,26 +15,39 @@ import { knotIn, profileIn } from '../named';
 /** Shapes and pictures change only with the catalogue: a browser may keep them a day. */
 const KEEP = 'public, max-age=86400';
 
-function checkForm(id: string, q: { fault?: string | undefined; wraps?: number | undefined; object?: string | undefined }): void {
-  knotById(id);
-  if (q.wraps !== undefined) throw fault('no-wraps-form', { knot: id });
-  if (q.object === 'clip' || q.object === 'post') throw fault('no-object-form', { knot: id, object: q.object });
-  if (q.fault !== undefined && !faultsWithShape(id).includes(q.fault)) throw fault('unknown-fault', { knot: id, fault: q.fault });
+interface Asked {
+  readonly state?: ShapeState | undefined;
+  readonly fault?: string | undefined;
+  readonly wraps?: number | undefined;
+  readonly object?: 'clip' | 'ring' | 'post' | undefined;
 }
 
-/** Half height of the knot proper in a state, for framing. */
-function knotRadius(id: string, form: string, state: ShapeState): number {
+/**
+ * The form, state and object that a request names.
+ * @throws unknown-knot, unknown-fault, no-wraps-form, no-object-form
+ */
+function asked(id: string, { state, fault: faulty, wraps, object }: Asked): { form: string; state: ShapeState; onto: Onto | null } {
+  const { entry } = knotById(id);
+  if (faulty !== undefined && !faultsWithShape(id).includes(faulty)) throw fault('unknown-fault', { knot: id, fault: faulty });
+  if (faulty !== undefined && wraps !== undefined && wraps !== entry.usual_wraps) throw fault('no-wraps-form', { knot: id, wraps });
+  if (object === 'post') throw fault('no-object-form', { knot: id, object });
+  const form = faulty ?? (wraps === undefined ? 'right' : formWithWraps(id, wraps));
+  // a tie-in knot has the harness for its ring
+  const ring = entry.purposes.includes('tie-in') ? (form === 'one-harness-point' ? 'one' : 'both') : 'ring';
+  return { form, state: state ?? statesOfForm(id, form).at(-1)!, onto: object === undefined ? null : object === 'clip' ? 'clip' : ring };
+}
+
+/** Half the size of the knot proper in a state, for framing: its height, or for a square crop whichever is larger. */
+function knotRadius(id: string, form: string, state: ShapeState, crop: 'whole' | 'knot' | 'tall'): number {
   const f = storedForm(id, form);
-  if (state === 'laid') {
-    const m = f.laid.marks;
-    const eyeCut = pointsOf(f.laid).filter((_, i) => i > m.standing[1] - 2 && i < m.tail[0] + 2 && Math.abs(i - m.eye) > 30);
-    return Math.max(...eyeCut.map((p) => Math.abs(p[1])));
-  }
-  return (f.length_ropeDiameters / 2) * (state === 'dressed' ? 1.2 : 1);
+  if (state !== 'laid' && f.set) return (f.set.length_ropeDiameters / 2) * (state === 'dressed' ? 1.2 : 1);
+  const m = f.laid.marks;
+  const knot = pointsOf(f.laid).filter((_, i) => i > m.standing[1] - 2 && i < m.tail[0] + 2 && (m.eye === undefined || Math.abs(i - m.eye) > 30));
+  return Math.max(...knot.map((p) => (crop === 'knot' ? Math.max(Math.abs(p[0]), Math.abs(p[1])) : Math.abs(p[1]))));
 }
 
 function asPicture(components: readonly ShapeComponent[]): PictureComponent[] {
-  return components.map(({ marks, ...c }) => (marks ? { ...c, drift: [marks.standing[1], marks.tail[0]] as const } : c));
+  return components.map(({ marks, ...c }) => (marks?.standing && marks.tail ? { ...c, drift: [marks.standing[1], marks.tail[0]] as const, eye: marks.eye } : c));
 }
 
 function sendSvg(reply: FastifyReply, svg: string): FastifyReply {
@@ -44,7 +58,7 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
   bind(app, context, ENDPOINTS.knots, () =>
     knotIds().map((id) => {
       const { entry } = knotById(id);
-      return { id, names: [...entry.names], family: entry.family, ways: entry.ways.map((w) => ({ id: w.id, right: w.right, ends_in: w.ends_in })), faults: entry.faults.map((f) => f.id), form_certainty: entry.form_certainty };
+      return { id, names: [...entry.names], shared_names: [...(entry.shared_names ?? [])], family: entry.family, purposes: [...entry.purposes], states: statesOfForm(id), can_be_checked: entry.check_points.length > 0, ways: entry.ways.map((w) => ({ id: w.id, right: w.right, ends_in: w.ends_in })), faults: entry.faults.map((f) => f.id), form_certainty: entry.form_certainty };
     }),
   );
 
@@ -56,26 +70,26 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
       ...entry,
       catalogue_version: CATALOGUE_VERSION,
       faults_with_shape: faultsWithShape(params.id),
-      crossings: { count: laid.count, gauss_code: `open: ${gaussCode(laid, 1)[0]!}`, of: 'the laid form, seen from the front, standing end to tail' },
-      measures: {
-        in_knot_ropeDiameters: right.inKnot_ropeDiameters, width_ropeDiameters: right.width_ropeDiameters, length_ropeDiameters: right.length_ropeDiameters,
-      },
+      crossings: { count: laid.count, gauss_code: `open: ${gaussCodeOf(diagramOf(laid, 1))[0]!}`, of: 'the laid form, seen from the front, standing end to tail' },
+      path_in_words: pathInWords(laid, undefined, right.laid.marks.eye),
+      states: statesOfForm(params.id),
+      wraps: wrapsOf(params.id),
+      laid_view: right.laidView,
+      measures: right.set && { in_knot_ropeDiameters: right.set.inKnot_ropeDiameters, width_ropeDiameters: right.set.width_ropeDiameters, length_ropeDiameters: right.set.length_ropeDiameters },
     };
   });
 
   bind(app, context, ENDPOINTS.shape, ({ params, query, reply }) => {
-    checkForm(params.id, query);
-    const form = query.fault ?? 'right';
-    const harness = harnessFor(form, query.object);
+    const { form, state, onto } = asked(params.id, query);
     void reply.header('cache-control', KEEP);
-    return { unit: 'rope-diameter', components: shapeOf(params.id, form, query.state, harness) };
+    return { unit: 'rope-diameter', components: shapeOf(params.id, form, state, onto) };
   });
 
   bind(app, context, ENDPOINTS.obj, ({ params, query, reply }) => {
-    checkForm(params.id, query);
+    const { form, state, onto } = asked(params.id, query);
     const lines = ['# rope centre-lines; unit: rope diameters'];
     let n = 0;
-    for (const c of shapeOf(params.id, query.fault ?? 'right', query.state)) {
+    for (const c of shapeOf(params.id, form, state, onto)) {
       lines.push(`o ${c.name}`, ...c.points.map((p) => `v ${p.join(' ')}`));
       const ids = c.points.map((_, i) => n + i + 1);
       lines.push(`l ${[...ids, ...(c.closed ? [n + 1] : [])].join(' ')}`);
@@ -85,19 +99,18 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
   });
 
   bind(app, context, ENDPOINTS.picture, ({ params, query, reply }) => {
-    checkForm(params.id, query);
-    const form = query.fault ?? 'right';
-    const harness = harnessFor(form, query.object);
+    const { form, state, onto } = asked(params.id, query);
     const mirrored = (c: readonly PictureComponent[]) => (query.hand === 'left' ? c.map((x) => ({ ...x, points: x.points.map((p): readonly [number, number, number] => [-p[0], p[1], p[2]]) })) : c);
-    const components = mirrored(asPicture(shapeOf(params.id, form, query.state, harness)));
-    const radius = knotRadius(params.id, form, query.state);
-    const framing = { face: query.face, crop: query.crop, knotRadius_ropeDiameters: radius };
-    const other = query.fit === undefined ? undefined : mirrored(asPicture(shapeOf(params.id, fitForm(params.id, query.fit), query.state, harnessFor(query.fit, query.object))));
+    const drawn = (of: ReturnType<typeof asked>) => mirrored(asPicture(shapeOf(params.id, of.form, of.state, of.onto)));
+    const components = drawn({ form, state, onto });
+    const framing = { face: query.face, crop: query.crop, knotRadius_ropeDiameters: knotRadius(params.id, form, state, query.crop) };
+    const other = query.fit === undefined ? undefined : drawn(asked(params.id, { state: query.state, object: query.object, ...(query.fit !== 'right' && { fault: query.fit }) }));
     const name = knotById(params.id).entry.names[0];
     return sendSvg(
       reply,
       drawVector(components, {
         ...framing, theme: query.theme, size_px: query.size, cutTail: true,
+        crossingIds: (seen) => crossingIds(storedForm(params.id, form), state, seen),
         title: `${name}, ${query.face}${query.fault ? `, fault: ${query.fault.replaceAll('-', ' ')}` : ''}`,
         ...(other ? { frame: union(frameFor(components, framing), frameFor(other, framing)) } : {}),
       }),
@@ -132,15 +145,6 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
     return ropeNeeded(profileIn('profile', profile), question);
   });
   bind(app, context, ENDPOINTS.profiles, () => SHIPPED_PROFILES);
-}
-
-/** object=ring shows the harness: both points threaded, but for the fault that leaves one out. */
-const harnessFor = (form: string, object: string | undefined) => (object === 'ring' ? (form === 'one-harness-point' ? ('one' as const) : ('both' as const)) : null);
-
-/** @throws unknown-fault */
-function fitForm(id: string, form: string): string {
-  if (form !== 'right' && !faultsWithShape(id).includes(form)) throw fault('unknown-fault', { knot: id, fault: form });
-  return form;
 }
 
 type Frame4 = readonly [number, number, number, number];

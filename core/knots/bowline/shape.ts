@@ -17,13 +17,16 @@ function bowline(): LaidKnot {
   return {
     points,
     eyeNode,
-    pulls: [
-      { rope: 0, end: 'standing', direction: [0, 1, 0], share: 1 },
-      { rope: 0, end: 'tail', direction: [0, -1, 0.25], share: 0.4 },
-    ],
-    eyes: [{ rope: 0, node: eyeNode, direction: [0, -1, 0], share: 1.3, radius: 2.2 }],
-    stages: FIRM,
-    dressedAt: 0.26,
+    parts: { nippingLoop: [2, 7], collar: [10, 13] },
+    drawing: {
+      pulls: [
+        { rope: 0, end: 'standing', direction: [0, 1, 0], share: 1 },
+        { rope: 0, end: 'tail', direction: [0, -1, 0.25], share: 0.4 },
+      ],
+      eyes: [{ rope: 0, node: eyeNode, direction: [0, -1, 0], share: 1.3, radius: 2.2 }],
+      stages: FIRM,
+      dressedAt: 0.26,
+    },
   };
 }
 

@@ -6,16 +6,10 @@
  */
 import { nearestIndex, offsetInPlane, splineThrough, straight, type Point3 } from '../../curve';
 import { GENTLE, NODE_SPACING } from '../../rope';
-import { flatDiagram, nodesOf, reversed, turnedUpsideDown, type Control } from '../authoring';
+import { flatDiagram, nodesOf, reversed, turnedUpsideDown } from '../authoring';
 import type { LaidForms, LaidKnot } from '../laid';
+import { EIGHT } from '../single-paths';
 
-// standing end first: up the middle, round the far turn, down across, round the near turn, up and out
-const EIGHT: readonly Control[] = [
-  [0, -26], [0, -18], [0, -12, 0], [0, -8.6, 1], [0.2, -3, 0], [0.9, -0.6, -1], [3.2, 3, 0], [3.3, 6, 0], [1.7, 7.9, 0.5],
-  [0, 8.2, 1], [-1.7, 7.9, 0.5], [-3.3, 6, 0], [-3, 3.4, 0], [-1.8, 1.7, -1], [-0.6, 0.4, 0], [0.5, -0.7, 1], [1.6, -1.6, 0.5],
-  [3.3, -4.2, 0], [2.6, -7.4, 0], [0, -8.6, -1], [-2.8, -7.6, 0], [-3.8, -4.6, 0], [-3.6, -1.6, 0], [-2.4, 1.2, 1],
-  [-0.6, 3.8, 0], [0, 6, -0.5], [0, 8.2, -1], [0, 11.5, 0], [0, 14, 0],
-];
 const SCALE = 1.4;
 const HALF_GAP = 0.64;
 const HEIGHT = 0.68;
@@ -68,13 +62,15 @@ function followThrough({ loadOutside = false, pairCrossed = false, wrongLane = f
   return {
     points,
     eyeNode,
-    pulls: [
-      { rope: 0, end: 'standing', direction: [-0.04 * side, 1, 0], share: 1 },
-      { rope: 0, end: 'tail', direction: [0.04 * side, 1, 0], share: 1 },
-    ],
-    eyes: [{ rope: 0, node: eyeNode, direction: [0, -1, 0], share: 2, radius: 2.2 }],
-    stages: GENTLE,
-    dressedAt: 0.3,
+    drawing: {
+      pulls: [
+        { rope: 0, end: 'standing', direction: [-0.04 * side, 1, 0], share: 1 },
+        { rope: 0, end: 'tail', direction: [0.04 * side, 1, 0], share: 1 },
+      ],
+      eyes: [{ rope: 0, node: eyeNode, direction: [0, -1, 0], share: 2, radius: 2.2 }],
+      stages: GENTLE,
+      dressedAt: 0.3,
+    },
   };
 }
 
@@ -88,11 +84,14 @@ function halfFinished(): LaidKnot {
     ...right,
     points,
     eyeNode: points.length - 14,
-    pulls: [
-      { rope: 0, end: 'standing', direction: [0, 1, 0], share: 1 },
-      { rope: 0, end: 'tail', direction: [0, -1, 0], share: 1 },
-    ],
-    eyes: [],
+    drawing: {
+      ...right.drawing!,
+      pulls: [
+        { rope: 0, end: 'standing', direction: [0, 1, 0], share: 1 },
+        { rope: 0, end: 'tail', direction: [0, -1, 0], share: 1 },
+      ],
+      eyes: [],
+    },
     openEnd: true,
   };
 }

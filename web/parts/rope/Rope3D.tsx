@@ -61,7 +61,7 @@ export function Rope3D({ knot, name, state, ring, components, ref, onFace }: Pro
   useEffect(() => {
     if (!ready || !components) return;
     const rope = components[0]!;
-    const top = rope.marks ? Math.max(...rope.points.slice(rope.marks.standing[1], rope.marks.eye).map((p) => p[1])) : 4;
+    const top = rope.marks?.standing ? Math.max(...rope.points.slice(rope.marks.standing[1], rope.marks.eye).map((p) => p[1])) : 4;
     scene.current?.show(components, Math.min(top, 9), theme);
     // the picture below is taken away only once this is drawn
     const next = requestAnimationFrame(() => setDrawn(true));

@@ -16,7 +16,7 @@ export interface SceneComponent {
   readonly closed: boolean;
   readonly diameter: number;
   readonly points: readonly Point3[];
-  readonly marks?: { readonly standing: readonly [number, number]; readonly tail: readonly [number, number]; readonly eye: number } | undefined;
+  readonly marks?: { readonly standing?: readonly [number, number] | undefined; readonly tail?: readonly [number, number] | undefined; readonly eye?: number | undefined } | undefined;
 }
 
 const STEP = 0.16;
@@ -74,7 +74,7 @@ export class RopeScene {
       const last = c.points.length - 1;
       const geometry = tube(points, {
         closed: c.closed, radius: c.diameter / 2, sides: 20, step: STEP, tint: rope ? [colours.standing, colours.tail] : [colours.object, colours.object],
-        drift: c.marks ? [c.marks.standing[1] / last, c.marks.tail[0] / last] : [0, 1], others: rope ? others : [],
+        drift: c.marks?.standing && c.marks.tail ? [c.marks.standing[1] / last, c.marks.tail[0] / last] : [0, 1], others: rope ? others : [],
       });
       const still = rope
         ? new MeshStandardMaterial({ map: sheath.colour, bumpMap: sheath.bump, bumpScale: 3, roughness: 0.84, metalness: 0, vertexColors: true })

@@ -71,7 +71,7 @@ export function Begin() {
       <h1>Which knot do you look at?</h1>
       <Form noValidate onSubmit={submit} className="form-grid mt-3">
         <Form.Group controlId="knot"><Form.Label>Knot</Form.Label>
-          <Form.Select value={values.knot} onChange={(e) => set({ knot: e.target.value })}>{knots.data.map((k) => <option key={k.id} value={k.id}>{k.names[0]}</option>)}</Form.Select></Form.Group>
+          <Form.Select value={values.knot} onChange={(e) => set({ knot: e.target.value })}>{knots.data.filter((k) => k.can_be_checked).map((k) => <option key={k.id} value={k.id}>{k.names[0]}</option>)}</Form.Select></Form.Group>
         <Form.Group controlId="rope"><Form.Label>In which rope</Form.Label>
           <Form.Select value={values.rope} onChange={(e) => set({ rope: e.target.value })} isInvalid={tried && Boolean(wrong.rope)} aria-describedby="rope-wrong">
             <option value="">choose</option>{inService.map((r) => <option key={r.id} value={r.id}>{r.tag}, {r.diameter_mm} mm {KIND_WORDS[r.kind]}</option>)}

@@ -1,0 +1,31 @@
+/**
+ * Bowline with the Yosemite finish: a flat diagram with its over and under. A bowline; then the end goes once
+ * round the leg of the eye beside it (behind, round, back in front), under itself, up behind the nipping
+ * loop and through the collar beside the standing part: tail and leg together make an eight.
+ */
+import { nearestIndex } from '../../curve';
+import { NODE_SPACING } from '../../rope';
+import { flatDiagram, nodesOf, type Control } from '../authoring';
+import type { LaidForms } from '../laid';
+
+const SCALE = 2;
+const NIPPING_LOOP: readonly Control[] = [
+  [0, 26], [0, 18], [0, 13, 0], [0, 10.2, 1], [-0.2, 6.2, -1], [-1.6, 4, -0.5], [-3.4, 1.4, 0], [-2.8, -1.8, 0], [0, -3.1, 0], [2.8, -1.8, 0], [4.1, 0.8, 0], [3.6, 3.8, 0], [2.2, 5.3, 0],
+  [0.4, 5.7, 1], [-2.2, 6.4, 0], [-4.8, 5.4, 0], [-6.2, 1, 0],
+];
+const EYE_FAR: readonly [number, number] = [0, -24];
+const EYE: readonly Control[] = [[-6.6, -6], [-6.6, -16], [-3.8, -22.4], EYE_FAR, [3.8, -22.4], [6.4, -18.4], [5, -15.4], [2.8, -13.4, 0], [2.2, -10.8, 0], [2, -7.4, 0]];
+const RISE_AND_RETURN: readonly Control[] = [
+  [1.7, -4.8, 0], [1.6, -2.9, -1], [1.5, 0, 0], [1.6, 2.6, 0.5], [2.1, 5.2, 1], [3, 7.4, 0], [2.6, 9.4, 0], [0, 10.2, -1], [-2.4, 9.2, 0], [-2.7, 6.4, 1], [-2.1, 3.2, 1], [-1.6, 0.2, 0], [-1.6, -2.9, -1],
+];
+const ROUND_THE_LEG_AND_UP: readonly Control[] = [
+  [-1.7, -5, 0], [-1.5, -6.4, 0], [-0.2, -6.9, 1], [2, -6.9, -1], [4.2, -7.2, 0], [5.2, -9.1, 0], [4.2, -10.9, 0], [2.2, -11.2, 1], [0.3, -10.6, 0], [-0.3, -8.8, 0], [-0.2, -6.9, -1],
+  [0, -5, 0], [0, -3, -2], [0, 0, 0], [0, 3.2, 0], [0.4, 5.7, -2], [1.1, 7.6, 0], [1.1, 10.1, 1], [1.2, 14, 0], [1.5, 19],
+];
+
+export const forms = {
+  right: () => {
+    const points = nodesOf(flatDiagram([...NIPPING_LOOP, ...EYE, ...RISE_AND_RETURN, ...ROUND_THE_LEG_AND_UP], { scale: SCALE, height: 0.68, plateau: 0.6 }), NODE_SPACING, 10);
+    return { points, eyeNode: nearestIndex(points, [EYE_FAR[0] * SCALE, EYE_FAR[1] * SCALE, 0]), parts: { nippingLoop: [2, 9], collar: [14, 18] } };
+  },
+} satisfies LaidForms;

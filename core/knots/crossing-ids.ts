@@ -1,0 +1,46 @@
+/**
+ * One number for one crossing in every state and on both faces: that of the laid form, counted along the
+ * rope. Drawn up, a knot shows other crossings than laid; each takes the number of the laid crossing whose
+ * two strands meet nearest to the same places of the rope, what is left over is numbered on.
+ */
+import { crossingsSeenFrom, FRONT, type Crossings } from '../topology';
+import { inState, pointsOf, type BakedForm, type BakedShape, type ShapeState } from './stored';
+
+type Meeting = readonly [number, number];
+
+/** The solver's node at a point of a stored shape; inside the eye only roughly. */
+function nodeAt(shape: BakedShape, at: number): number {
+  const { eye } = shape.marks;
+  return shape.firstNode + (eye !== undefined && at > eye ? at - (shape.eyeGrown ?? 0) : at);
+}
+
+/** For each crossing the two places of the rope that meet there, in the order of the rope. Crossings with other ropes are left out. */
+function meetings(crossings: Crossings, shape: BakedShape): Map<number, Meeting> {
+  const places = new Map<number, number[]>();
+  for (const p of crossings.passes) if (p.line === 0) places.set(p.crossing, [...(places.get(p.crossing) ?? []), nodeAt(shape, p.at)]);
+  return new Map([...places].flatMap(([c, at]) => (at.length === 2 ? [[c, [at[0]!, at[1]!] as const] as const] : [])));
+}
+
+/** Farther from its laid place than this, in nodes summed over both strands, a crossing is another one. */
+const FARTHEST_NODES = 60;
+
+/**
+ * The lasting number, from 1, of each crossing of a picture.
+ * @param seen crossings of the shape in that state, the knot's rope first among its ropes
+ */
+export function crossingIds(form: BakedForm, state: ShapeState, seen: Crossings): number[] {
+  const laid = crossingsSeenFrom([{ points: pointsOf(form.laid), closed: false }], FRONT);
+  const wanted = [...meetings(laid, form.laid)];
+  const found = meetings(seen, inState(form, state));
+  const pairs = [...found].flatMap(([c, [a, b]]) => wanted.map(([w, [x, y]]) => ({ c, w, apart: Math.abs(a - x) + Math.abs(b - y) })));
+  pairs.sort((p, q) => p.apart - q.apart || p.c - q.c || p.w - q.w);
+  const ids = new Map<number, number>();
+  const taken = new Set<number>();
+  for (const { c, w, apart } of pairs) {
+    if (apart > FARTHEST_NODES || ids.has(c) || taken.has(w)) continue;
+    ids.set(c, w + 1);
+    taken.add(w);
+  }
+  let next = laid.count;
+  return Array.from({ length: seen.count }, (_, c) => ids.get(c) ?? ++next);
+}

@@ -1,0 +1,44 @@
+import { ANOTHER_KNOT, EYE_TOO_LARGE, LOOSE, TAIL_SHORT } from '../common-faults';
+import type { KnotEntry } from '../types';
+
+export const entry = {
+  id: 'figure-eight-on-bight',
+  names: ['Figure-eight on a bight', 'figure-eight loop'],
+  shared_names: ['double eight', 'double figure-eight', 'eight on a bight', 'loop knot'],
+  family: 'end-loop',
+  purposes: ['end-loop', 'tether'],
+  needs: { free_end: false, thicknesses_through_object: 2, text: 'a bight of 400 to 600 mm, and an object that can be clipped or put over' },
+  pulls: [
+    { pull: 'standing-eye', grade: 'made', condition: 'every pair parallel, all four strands set', what_happens: 'it was made for this pull', source: 'practice' },
+    { pull: 'tail-eye', grade: 'ok', condition: 'set', what_happens: 'the tail carries like the standing part', source: 'practice' },
+    { pull: 'through', grade: 'avoid', condition: 'standing part against tail with the eye idle', what_happens: 'it unrolls', source: 'practice' },
+    { pull: 'ring', grade: 'avoid', condition: 'eye pulled apart sideways', what_happens: 'the knot is opened from the eye', source: 'practice' },
+  ],
+  untying: [
+    { condition: 'ordinary-load', least: 3, most: 3, text: 'works by hand', source: 'practice' },
+    { condition: 'after-hard-falls', least: 3, most: 5, text: 'can set so hard that it needs tools', source: 'practice' },
+  ],
+  set: { text: 'four strands, one by one: standing part, tail, and both legs of the eye', source: 'practice' },
+  loosens: { text: 'keeps its form once set', source: 'general' },
+  front_because: 'the face on which the pair of standing part and tail comes in over the pair that makes the near turn, as on the follow-through',
+  faces: [
+    { face: 'front', shows: 'the shape of an eight in pairs: strands side by side at every place', source: 'practice' },
+    { face: 'back', shows: 'the same eight again: strands side by side at every place', source: 'practice' },
+  ],
+  check_points: [],
+  faults: [
+    { id: 'pair-twisted', name: 'strands of a pair twisted', arises: 'the bight turned over while it was led', shows: 'a strand crosses its partner', verdict: 'put-right', what_to_do: 'Lay the strands parallel along the whole way; set it again.', source: 'practice' },
+    { id: 'turns-short', name: 'only half a turn', arises: 'the bight went in half a turn early', shows: 'it is an overhand', verdict: 'take-out-and-retie', what_to_do: 'Take it out and make the full turn.', source: 'practice' },
+    { id: 'turns-one-more', name: 'one and a half turns', arises: 'the bight went round half a turn further', shows: 'it is a nine', verdict: 'remark', what_to_do: 'Nothing: it is noted as a nine.', source: 'practice' },
+    EYE_TOO_LARGE, LOOSE, TAIL_SHORT, ANOTHER_KNOT,
+  ],
+  tail_rule_key: 'figure-eight-on-bight',
+  recognised: { by: 'anyone', text: 'known to everybody, easy to check', source: 'practice' },
+  cautions: [
+    { text: 'as a personal tether: 400 to 500 mm of bight, no stopper', source: 'practice' },
+  ],
+  good_for: [{ text: 'four strands leave it, the same on both faces', source: 'practice' }],
+  form_certainty: 'settled',
+  form_text: 'the flat eight, its path doubled by offset; the same finished form as the follow-through, as it must be',
+  ways: [],
+} as const satisfies KnotEntry;

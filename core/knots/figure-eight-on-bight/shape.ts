@@ -1,0 +1,9 @@
+/** Figure-eight on a bight: the flat single path doubled by offset, the strands joined in the eye. */
+import { flatDiagram } from '../authoring';
+import type { LaidForms } from '../laid';
+import { joinedByEye, pair } from '../on-bight';
+import { EIGHT } from '../single-paths';
+
+export const forms = {
+  right: () => joinedByEye(pair(flatDiagram(EIGHT, { scale: 1.4, height: 0.68, plateau: 1.9 }), 1)),
+} satisfies LaidForms;

@@ -1,0 +1,42 @@
+import { ANOTHER_KNOT, LOOSE, TAIL_SHORT } from '../common-faults';
+import type { KnotEntry } from '../types';
+
+export const entry = {
+  id: 'figure-eight-stopper',
+  names: ['Figure-eight stopper', 'single figure-eight'],
+  shared_names: ['stopper', 'stopper knot', 'safety knot', 'backup knot', 'first eight'],
+  family: 'stopper',
+  purposes: ['stopper'],
+  needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end' },
+  pulls: [
+    { pull: 'through', grade: 'made', condition: 'set, and more than the device can take in', what_happens: 'it stops against a device, a ring or a hand', source: 'general' },
+  ],
+
+  untying: [
+    { condition: 'ordinary-load', least: 2, most: 3, text: 'works by hand', source: 'general' },
+    { condition: 'after-hard-falls', least: 3, most: 4, text: 'not known from trials; taken as firm', source: 'general' },
+  ],
+  set: { text: 'standing part and tail', source: 'general' },
+  loosens: { text: 'keeps its form once set', source: 'general' },
+  front_because: 'the face on which the standing part comes in over the bow it passes first',
+  faces: [
+    { face: 'front', shows: 'an eight: two bows, one at each end; four crossings', source: 'general' },
+    { face: 'back', shows: 'the same figure with over and under exchanged', source: 'general' },
+  ],
+  check_points: [],
+  faults: [
+    { id: 'turns-short', name: 'half a turn too few', arises: 'the end went in half a turn early', shows: 'an overhand: one bow only', verdict: 'put-right', what_to_do: 'Take the end back half a turn further round; set it again.', source: 'general' },
+    LOOSE, TAIL_SHORT, ANOTHER_KNOT,
+  ],
+  tail_rule_key: 'figure-eight-stopper',
+  recognised: { by: 'anyone', text: 'the figure is known to everybody', source: 'general' },
+  cautions: [
+    { text: 'one full turn round the standing part, then in', source: 'practice' },
+    { text: 'at a rope end 300 mm of rope beyond it', source: 'practice' },
+    { text: 'say round what and against what it stands; undo it before the rope is pulled', source: 'practice' },
+  ],
+  good_for: [{ text: 'easy to see and to undo', source: 'general' }],
+  form_certainty: 'settled',
+  form_text: 'a flat diagram, over and under in turn; its ends joined it is the knot of four crossings, as it must be',
+  ways: [],
+} as const satisfies KnotEntry;

@@ -1,0 +1,9 @@
+/** Figure-eight stopper: a flat diagram with its over and under, standing part up. */
+import { NODE_SPACING } from '../../rope';
+import { flatDiagram, nodesOf, standingUp } from '../authoring';
+import type { LaidForms } from '../laid';
+import { EIGHT } from '../single-paths';
+
+export const forms = {
+  right: () => ({ points: standingUp(nodesOf(flatDiagram([...EIGHT, [0, 26]], { scale: 1, height: 0.66, plateau: 0.7 }), NODE_SPACING)) }),
+} satisfies LaidForms;

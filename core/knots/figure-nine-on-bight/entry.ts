@@ -1,0 +1,43 @@
+import { ANOTHER_KNOT, EYE_TOO_LARGE, LOOSE, TAIL_SHORT } from '../common-faults';
+import type { KnotEntry } from '../types';
+
+export const entry = {
+  id: 'figure-nine-on-bight',
+  names: ['Figure-nine on a bight', 'figure-nine loop'],
+  shared_names: ['loop knot'],
+  family: 'end-loop',
+  purposes: ['end-loop', 'tether'],
+  needs: { free_end: false, thicknesses_through_object: 2, text: 'a bight longer than for the eight, and an object that can be clipped or put over' },
+  pulls: [
+    { pull: 'standing-eye', grade: 'made', condition: 'every pair parallel, all four strands set', what_happens: 'it was made for this pull', source: 'general' },
+    { pull: 'tail-eye', grade: 'ok', condition: 'set', what_happens: 'the tail carries like the standing part', source: 'general' },
+    { pull: 'through', grade: 'avoid', condition: 'standing part against tail with the eye idle', what_happens: 'taken as for the eight: it unrolls', source: 'general' },
+    { pull: 'ring', grade: 'avoid', condition: 'eye pulled apart sideways', what_happens: 'the knot is opened from the eye', source: 'general' },
+  ],
+  untying: [
+    { condition: 'ordinary-load', least: 2, most: 2, text: 'easier than the eight', source: 'practice' },
+    { condition: 'after-hard-falls', least: 2, most: 4, text: 'not known from trials; easier than the eight', source: 'general' },
+  ],
+  set: { text: 'standing part, tail, and both legs of the eye, one by one', source: 'practice' },
+  loosens: { text: 'keeps its form once set', source: 'general' },
+  front_because: 'the face on which the pair of standing part and tail comes in behind the first bow and the one and a half turns can be counted',
+  faces: [
+    { face: 'front', shows: 'an eight in pairs with half a turn more round the neck', source: 'general' },
+    { face: 'back', shows: 'the same again, mirrored: pairs everywhere', source: 'general' },
+  ],
+  check_points: [],
+  faults: [
+    { id: 'pair-twisted', name: 'strands of a pair twisted', arises: 'the bight turned over while it was led', shows: 'a strand crosses its partner', verdict: 'put-right', what_to_do: 'Lay the strands parallel along the whole way; set it again.', source: 'practice' },
+    { id: 'turns-short', name: 'half a turn too few', arises: 'the bight went in half a turn early', shows: 'it is an eight', verdict: 'remark', what_to_do: 'Nothing: it is noted as an eight.', source: 'general' },
+    EYE_TOO_LARGE, LOOSE, TAIL_SHORT, ANOTHER_KNOT,
+  ],
+  tail_rule_key: 'figure-nine-on-bight',
+  recognised: { by: 'trained', text: 'taken for an eight by those who do not count', source: 'general' },
+  cautions: [
+    { text: 'one and a half turns, then through from the other side', source: 'practice' },
+  ],
+  good_for: [{ text: 'bigger than the eight and easier to undo', source: 'practice' }],
+  form_certainty: 'settled',
+  form_text: 'two derivations by different motions, a flat diagram doubled in the page and a winding round the neck doubled in space, agree',
+  ways: [],
+} as const satisfies KnotEntry;

@@ -1,0 +1,9 @@
+/** Figure-nine on a bight: the flat single path doubled by offset, the strands joined in the eye. */
+import { flatDiagram } from '../authoring';
+import type { LaidForms } from '../laid';
+import { joinedByEye, pair } from '../on-bight';
+import { NINE } from '../single-paths';
+
+export const forms = {
+  right: () => joinedByEye(pair(flatDiagram(NINE, { scale: 1.45, height: 0.68, plateau: 1.9 }), 1)),
+} satisfies LaidForms;

@@ -1,0 +1,9 @@
+/** Figure-nine stopper: a flat diagram with its over and under, standing part up. */
+import { NODE_SPACING } from '../../rope';
+import { flatDiagram, nodesOf, standingUp } from '../authoring';
+import type { LaidForms } from '../laid';
+import { NINE } from '../single-paths';
+
+export const forms = {
+  right: () => ({ points: standingUp(nodesOf(flatDiagram([...NINE, [0.2, 27]], { scale: 1.05, height: 0.66, plateau: 0.7 }), NODE_SPACING)) }),
+} satisfies LaidForms;

@@ -1,0 +1,39 @@
+/**
+ * Loops tied on a bight: a single path doubled by offset, so that every pair is parallel by construction;
+ * the two strands meet in the eye. The rope hangs from its standing part (up) into the eye (down).
+ */
+import { lanes, nearestIndex, splineThrough, type Point3 } from '../curve';
+import { NODE_SPACING } from '../rope';
+import { nodesOf, reversed, turnedUpsideDown } from './authoring';
+
+export interface Lanes {
+  readonly standing: readonly Point3[];
+  readonly tail: readonly Point3[];
+}
+
+/** Half the distance of the strands of a pair as laid, diameters. */
+export const HALF_GAP = 0.64;
+
+/** The path as a pair. `side` 1: the standing part takes the left lane, seen along the path. */
+export function pair(path: readonly Point3[], side: 1 | -1): Lanes {
+  const [left, right] = lanes(path, 2, 2 * HALF_GAP) as [Point3[], Point3[]];
+  return side > 0 ? { standing: left, tail: right } : { standing: right, tail: left };
+}
+
+const EYE_LENGTH = 8;
+
+/**
+ * Both lanes joined by an eye beyond the path's far end, as solver nodes, turned so that the eye hangs down.
+ * @param lanes both run from the standing side to the eye
+ */
+export function joinedByEye({ standing, tail }: Lanes): { points: Point3[]; eyeNode: number } {
+  const a = standing.at(-1)!;
+  const b = tail.at(-1)!;
+  const middle = (a[0] + b[0]) / 2;
+  const out = Math.sign(a[0] - b[0]) || 1;
+  const y = a[1];
+  const at = (x: number, rise: number): Point3 => [middle + x, y + rise, 0];
+  const eye = splineThrough([a, at(out * 1.6, 3), at(out * 3.2, EYE_LENGTH), at(0, EYE_LENGTH + 3.6), at(-out * 3.2, EYE_LENGTH), at(-out * 1.6, 3), b]);
+  const points = nodesOf(turnedUpsideDown([...standing, ...eye.slice(1, -1), ...reversed(tail)]), NODE_SPACING);
+  return { points, eyeNode: nearestIndex(points, [-middle, -(y + EYE_LENGTH + 3.6), 0]) };
+}

@@ -1,0 +1,42 @@
+/**
+ * Simpler diagrams of the same knot. Reidemeister's first and second move, as often as they apply; what
+ * stays may still not be the simplest diagram there is.
+ */
+import { renumbered, type Diagram, type Pass2 } from './diagram';
+
+/** The first crossing that is a mere kink: both its passes follow each other. */
+function kink(components: readonly (readonly Pass2[])[]): number[] | null {
+  for (const c of components)
+    for (let i = 0; i < c.length; i++) if (c.length > 1 && c[i]!.crossing === c[(i + 1) % c.length]!.crossing) return [c[i]!.crossing];
+  return null;
+}
+
+/** Two crossings that one strand makes over (or under) another, one after the other on both. */
+function overlap(components: readonly (readonly Pass2[])[], signs: Diagram['signs']): number[] | null {
+  const beside = new Map<string, 1>();
+  const pairs: [Pass2, Pass2][] = [];
+  for (const c of components) {
+    if (c.length < 2) continue;
+    for (let i = 0; i < c.length; i++) {
+      const [p, q] = [c[i]!, c[(i + 1) % c.length]!];
+      if (p.over !== q.over || p.crossing === q.crossing) continue;
+      pairs.push([p, q]);
+      beside.set(key(p, q), 1);
+    }
+  }
+  for (const [p, q] of pairs)
+    if (p.over && signs[p.crossing] !== signs[q.crossing] && beside.has(key({ ...p, over: false }, { ...q, over: false }))) return [p.crossing, q.crossing];
+  return null;
+}
+
+const key = (p: Pass2, q: Pass2) => `${p.over ? 'O' : 'U'}${Math.min(p.crossing, q.crossing)} ${Math.max(p.crossing, q.crossing)}`;
+
+/** The diagram without kinks and overlaps, numbered anew. The writhe may change, the knot does not. */
+export function reduced(d: Diagram): Diagram {
+  let components = d.components;
+  for (;;) {
+    const gone = kink(components) ?? overlap(components, d.signs);
+    if (!gone) return renumbered({ components, signs: d.signs });
+    components = components.map((c) => c.filter((p) => !gone.includes(p.crossing)));
+  }
+}

@@ -1,0 +1,63 @@
+/** From lines in space to the simplest diagram found: some thirty views, each reduced, the smallest taken. */
+import { distance, type Line3, type Point3 } from '../curve';
+import { fault, IdiomError } from '../errors';
+import { crossingsSeenFrom } from './crossings';
+import { diagramOf, type Diagram } from './diagram';
+import { refuseTouching, refuseUnfit } from './fitness';
+import { reduced } from './reduce';
+import { straightened } from './straighten';
+
+/** A diagram with more crossings, after reduction, is refused. */
+export const MOST_CROSSINGS = 60;
+/** A view with more is not even reduced. */
+const MOST_SEEN = 1500;
+const VIEWS = 30;
+
+/** Evenly spread directions (a Fibonacci sphere), turned so that no axis is among them. */
+export const DIRECTIONS: readonly Point3[] = Array.from({ length: VIEWS }, (_, k) => {
+  const z = 1 - (2 * k + 1) / VIEWS;
+  const a = k * Math.PI * (3 - Math.sqrt(5)) + 0.2345;
+  const r = Math.sqrt(1 - z * z);
+  return [r * Math.cos(a), r * Math.sin(a), z];
+});
+
+/** Points that repeat their neighbour go; on a closed line also a last point that repeats the first. */
+function withoutRepeats({ points, closed }: Line3): Line3 {
+  const kept = points.filter((p, i) => i === 0 || distance(p, points[i - 1]!) > 0);
+  if (closed && kept.length > 1 && distance(kept[0]!, kept.at(-1)!) === 0) kept.pop();
+  return { points: kept, closed };
+}
+
+export interface SimplestOptions {
+  /** parts nearer to each other than this touch; unit of the points */
+  readonly closest?: number;
+}
+
+/**
+ * The simplest diagram found of closed lines.
+ * @throws shape-not-finite, too-few-points, too-many-points, strands-touch, too-many-crossings
+ */
+export function simplestDiagram(lines: readonly Line3[], { closest }: SimplestOptions = {}): Diagram {
+  refuseUnfit(lines);
+  const clean = lines.map(withoutRepeats);
+  refuseUnfit(clean);
+  if (clean.some((l) => !l.closed)) throw fault('ends-not-joined');
+  const size = Math.max(...clean.flatMap((l) => l.points.map((p) => Math.hypot(...p))));
+  refuseTouching(clean, closest ?? size * 1e-9);
+  const fewer = straightened(clean);
+  let best: Diagram | null = null;
+  let refusal: IdiomError | null = null;
+  for (const d of DIRECTIONS) {
+    try {
+      const found = reduced(diagramOf(crossingsSeenFrom(fewer, d, MOST_SEEN), fewer.length));
+      if (!best || found.signs.length < best.signs.length) best = found;
+      if (best.signs.length === 0) break;
+    } catch (error) {
+      if (!(error instanceof IdiomError) || (error.code !== 'view-not-regular' && error.code !== 'too-many-crossings')) throw error;
+      refusal ??= error;
+    }
+  }
+  if (!best) throw refusal!;
+  if (best.signs.length > MOST_CROSSINGS) throw fault('too-many-crossings', { most: MOST_CROSSINGS });
+  return best;
+}
