@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { STATES } from '../core/knots/stored';
+import { FAMILIES } from '../core/knots/types';
 import { MUST_PASS, OBJECTS, PULLS, PURPOSES, ROPE_KINDS, TEAMS, UNTYING_WISHES } from '../core/choose';
 import { diameter_mm, fist_mm, knotId } from './common';
 
@@ -37,8 +38,7 @@ export const knotListReply = z.array(
   z.strictObject({
     id: z.string(),
     names: z.array(z.string()),
-    shared_names: z.array(z.string()).describe('names that other knots go by as well'),
-    family: z.string(),
+    family: z.enum(Object.keys(FAMILIES) as [keyof typeof FAMILIES]),
     purposes: z.array(z.string()),
     states: z.array(z.enum(STATES)),
     can_be_checked: z.boolean().describe('whether check points are known for it'),

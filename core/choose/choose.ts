@@ -88,6 +88,7 @@ const endFree: Rule = (knot, job) =>
 const object: Rule = (knot, job) => {
   if (job.fits_thicknesses !== undefined && job.fits_thicknesses < knot.needs.thicknesses_through_object)
     return [{ rule: 'N2', weight: 2, text: `${knot.needs.thicknesses_through_object} thickness of rope must go through the object` }];
+  if (knot.needs.eye_first && (job.object === 'closed-ring' || job.object === 'harness')) return [{ rule: 'N5', weight: 2, text: 'its eye is made first: it cannot be put through a closed object' }];
   if (job.object === 'rope') return [{ rule: 'N3', weight: 2, text: 'an eye does not grip another rope' }];
   if (job.object === 'none' && job.purpose === 'tie-in') return [{ rule: 'N4', weight: 2, text: 'a tie-in needs something to tie in to' }];
   return [];
@@ -129,6 +130,7 @@ function cautionsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   if (job.purpose === 'tie-in' && !profile.tieIn.some((k) => k.knot === knot.id)) out.push({ rule: 'S1', text: `the rule set ${profile.name} says nothing about this knot as a tie-in` });
   const stopper = profile.stopperBehindTieIn;
   if (job.purpose === 'tie-in' && stopper.asked === 'required' && stopper.knots.includes(knot.id)) out.push({ rule: 'S2', text: stopper.text });
+  if (knot.needs.eye_first && job.object === 'post') out.push({ rule: 'N6', text: 'its eye is made first: only over a post whose end can be reached' });
   if (job.rope.kind === 'accessory-cord') out.push({ rule: 'R6', text: 'in cord: only general facts are known' });
   out.push(...knot.cautions.map((c, i) => ({ rule: `K${i + 1}`, text: c.text })));
   if (knot.form_certainty !== 'settled') out.push({ rule: 'S3', text: 'its computed form is not settled' });

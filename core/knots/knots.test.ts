@@ -60,7 +60,6 @@ describe.each(CATALOGUE.map((k) => k.entry.id))('%s', (id) => {
     for (const f of entry.faults) expect([f.what_to_do.length > 0, ['practice', 'general'].includes(f.source)]).toEqual([true, true]);
     expect(new Set(entry.faults.map((f) => f.id)).size).toBe(entry.faults.length);
     expect(new Set(entry.pulls.map((p) => p.pull)).size).toBe(entry.pulls.length);
-    for (const name of entry.names) expect(entry.shared_names ?? []).not.toContain(name.toLowerCase());
   });
 
   test('its ways have frames of one rope with equally many points', () => {

@@ -96,10 +96,14 @@ export interface KnotEntry {
   readonly family: Family;
   /** wraps of the usual form, where their number is a choice */
   readonly usual_wraps?: number;
-  /** names that other knots go by as well: search asks which is meant */
-  readonly shared_names?: readonly string[];
   readonly purposes: readonly Purpose[];
-  readonly needs: { readonly free_end: boolean; readonly thicknesses_through_object: number; readonly text: string };
+  readonly needs: {
+    readonly free_end: boolean;
+    readonly thicknesses_through_object: number;
+    /** the eye is finished before it goes on the object, which must be clipped or put over */
+    readonly eye_first?: boolean;
+    readonly text: string;
+  };
   readonly pulls: readonly PullGrade[];
   readonly untying: readonly Untying[];
   /** strands to pull one by one when setting */

@@ -4,7 +4,7 @@
  * in front, a piece is darker. Tracer yarns follow the sheath (two families of helices), so that run and
  * twist can be read. Orthographic; the shape's z axis points to the viewer on the front.
  */
-import { arcLengths, dot, lerp, onTube, resample, splineThrough, transportFrames, unit, type Point3 } from '../curve';
+import { arcLengths, lerp, onTube, resample, splineThrough, transportFrames, type Frames, type Point3 } from '../curve';
 import { crossingsSeenFrom, type Crossings, type Pass } from '../topology';
 import { mixed, PICTURE_THEMES, type PictureTheme } from './tokens';
 
@@ -18,6 +18,8 @@ export interface PictureComponent {
   readonly drift?: readonly [number, number];
   /** point index of the eye's far point */
   readonly eye?: number | undefined;
+  /** on a karabiner: point indices between which it opens */
+  readonly gate?: readonly [number, number] | undefined;
 }
 
 export interface PictureSettings {
@@ -77,7 +79,10 @@ export function pathInWords({ count, passes }: Crossings, ids?: readonly number[
   return `From the standing part the rope passes ${words.join(', ')}, and out as the tail. ${count} ${count === 1 ? 'crossing' : 'crossings'}.`;
 }
 
-const spot = (p: Point3) => `${f2(p[0])} ${f2(-p[1])}`;
+/** Rope is drawn in whole hundredths of a diameter: shorter to write and to read than fractions. */
+const UNITS = 100;
+const whole = (x: number) => Math.round(x * UNITS);
+const spot = (p: Point3) => `${whole(p[0])} ${whole(-p[1])}`;
 const polyline = (points: readonly Point3[]) => `M${points.map(spot).join('L')}`;
 
 export function frameFor(components: readonly PictureComponent[], settings: Pick<PictureSettings, 'face' | 'crop' | 'knotRadius_ropeDiameters'>): [number, number, number, number] {
@@ -123,26 +128,37 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
     // the places of the line itself and of the two lighter layers, written once
     const [onLine, onBody, onLight] = [0, 0.05 * w, 0.14 * w].map((by) => points.map((p) => spot([p[0] - by, p[1] + by, 0])));
     const tint = tintAlong(c, colours);
+    const written = new Map<number, string>();
+    const yarns = (k: number): string => {
+      if (k < 0 || k >= points.length - 1) return '';
+      const there = written.get(k) ?? tracers(points, frames, s, k, Math.min(points.length - 1, k + PER_PIECE), r, colours, dims[k]!);
+      written.set(k, there);
+      return there;
+    };
     for (let i = 0; i < points.length - 1; i += PER_PIECE) {
       const j = Math.min(points.length - 1, i + PER_PIECE);
       const mid = points[Math.floor((i + j) / 2)]!;
       if (mid[1] > frame[1] + frame[3] + 2 || mid[1] < frame[1] - 2 || Math.abs(mid[0] - frame[0] - frame[2] / 2) > frame[2] / 2 + 2) continue;
-      const before = points[Math.max(0, i - 1)]!;
-      const after = points[Math.min(points.length - 1, j + 1)]!;
-      const own = onLine!.slice(i, j + 1).join('L');
-      // a little longer than its own stretch, or the outside of a bend shows gaps
-      const reaching = (by: number) => `M${spot(lerp(points[i]!, before, by))}L${own}L${spot(lerp(points[j]!, after, by))}`;
+      // a piece reaches a little beyond its own stretch, or the outside of a bend shows gaps: further where the line
+      // turns sharply in the picture, for there a step is short; never so far that it could lie over a strand it passes under
+      const beyond = turnsSharply(points, i, j) ? 1 : 0;
+      const stretch = (on: readonly string[], by: number) => on.slice(Math.max(0, i - by), j + 1 + by).join('L');
       const dim = dims[i]!;
       const base = mixed(tint(i * perPoint), '#140d06', Math.min(0.62, dim * 0.62));
       const edge = mixed(base, '#140d06', isRope ? 0.38 : 0.25);
       const light = mixed(base, '#ffffff', 0.3 * (1 - dim));
       const casing = isRope ? colours.casing : colours.objectEdge;
-      let svg = `<path d="${reaching(0.28)}" stroke="${casing}" stroke-width="${f2(w * 1.13)}"/>`;
-      // each layer reaches a little further than the one below it, or slivers of the darker one show as rungs
-      svg += `<path d="${reaching(0.6)}" stroke="${edge}" stroke-width="${f2(w * 0.97)}"/>`;
-      svg += `<path d="M${onBody!.slice(Math.max(0, i - 1), j + 2).join('L')}" stroke="${base}" stroke-width="${f2(w * 0.76)}"/>`;
-      svg += `<path d="M${onLight!.slice(Math.max(0, i - 2), j + 3).join('L')}" stroke="${light}" stroke-width="${f2(w * 0.3)}"/>`;
-      if (isRope) svg += tracers(points, frames, s, i, j, r, colours, dim);
+      const part = (k: number, to: number) => spot(lerp(points[k]!, points[Math.min(points.length - 1, Math.max(0, to))]!, 0.28));
+      const rim = beyond > 0 ? stretch(onLine!, beyond) : `${part(i, i - 1)}L${stretch(onLine!, 0)}L${part(j, j + 1)}`;
+      let svg = `<path d="M${rim}" stroke="${casing}" stroke-width="${whole(w * 1.13)}"/>`;
+      // each layer reaches a little further than the one below it, or slivers of the darker one show as rungs and notches
+      svg += `<path d="M${stretch(onLine!, beyond + 1)}" stroke="${edge}" stroke-width="${whole(w * 0.97)}"/>`;
+      svg += `<path d="M${stretch(onBody!, beyond + 2)}" stroke="${base}" stroke-width="${whole(w * 0.76)}"/>`;
+      svg += `<path d="M${stretch(onLight!, beyond + 3)}" stroke="${light}" stroke-width="${whole(w * 0.3)}"/>`;
+      // the neighbours' yarns again, or the piece drawn last cuts them off at its edge
+      if (isRope) for (let k = i - PER_PIECE; k <= i + PER_PIECE; k += PER_PIECE) svg += yarns(k);
+      const hinge = c.gate?.some((g) => g >= i * perPoint && g < j * perPoint);
+      if (hinge) svg += across(points[i]!, points[j]!, w, colours.objectEdge);
       const depth = Math.min(points[i]![2], mid[2], points[j]![2]) * 0.3 + mid[2] * 0.7;
       pieces.push({ depth, svg: `<g data-component="${c.name}" data-from="${Math.floor(i * perPoint)}" data-to="${Math.ceil(j * perPoint)}">${svg}</g>` });
     }
@@ -178,8 +194,26 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${settings.size_px}" height="${Math.round((settings.size_px * height) / width)}" viewBox="${f2(x)} ${f2(-y - height)} ${f2(width)} ${f2(height)}" role="img">` +
     `<title>${settings.title}</title><desc>${pathInWords(crossings, ids, components[0]?.eye)}</desc>${ground}` +
-    `<g fill="none" stroke-linejoin="round">${pieces.map((p) => p.svg).join('')}</g>${mark}<g fill="none" stroke="none" pointer-events="all">${spots}</g></svg>`
+    `<g fill="none" stroke-linejoin="round" transform="scale(${1 / UNITS})">${pieces.map((p) => p.svg).join('')}</g>${mark}<g fill="none" stroke="none" pointer-events="all">${spots}</g></svg>`
   );
+}
+
+/** Whether the line, as seen, turns by more than some 12 degrees at a point of the piece or beside it. */
+function turnsSharply(points: readonly Point3[], i: number, j: number): boolean {
+  for (let k = Math.max(1, i - 1); k <= Math.min(points.length - 2, j + 1); k++) {
+    const [a, b, c] = [points[k - 1]!, points[k]!, points[k + 1]!];
+    const [ux, uy, vx, vy] = [b[0] - a[0], b[1] - a[1], c[0] - b[0], c[1] - b[1]];
+    if (ux * vx + uy * vy < 0.975 * Math.hypot(ux, uy) * Math.hypot(vx, vy)) return true;
+  }
+  return false;
+}
+
+/** A line across a bar, where a gate is hinged or shuts. */
+function across(a: Point3, b: Point3, width: number, colour: string): string {
+  const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
+  const half = (0.56 * width) / (Math.hypot(dx, dy) || 1);
+  const [x, y] = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+  return `<path d="${polyline([[x - dy * half, y + dx * half, 0], [x + dy * half, y - dx * half, 0]])}" stroke="${colour}" stroke-width="${whole(0.2)}"/>`;
 }
 
 /** The colour of a component at a point index: light to dark along a rope, one for an object. */
@@ -242,11 +276,15 @@ function smoothed(values: readonly number[]): number[] {
 }
 
 const PITCH = 3.4;
+const YARNS = [{ hand: 1, phase: 0, colour: 'tracer' }, { hand: -1, phase: 2.1, colour: 'tracer' }, { hand: 1, phase: Math.PI, colour: 'tracerTail' }] as const;
+
+/** Height of the sheath's outward direction at an angle of frame i, 1 towards the viewer. */
+const facingViewer = (frames: Frames, i: number, angle: number) => frames.normals[i]![2] * Math.cos(angle) + frames.binormals[i]![2] * Math.sin(angle);
 
 /** Tracer yarns between fine points i and j: two of one hand, one of the other, as short slanted dashes on the near side. */
 function tracers(
   points: readonly Point3[],
-  frames: ReturnType<typeof transportFrames>,
+  frames: Frames,
   s: readonly number[],
   i: number,
   j: number,
@@ -255,20 +293,16 @@ function tracers(
   dim: number,
 ): string {
   let out = '';
-  const families = [
-    { hand: 1, phase: 0, colour: colours.tracer },
-    { hand: -1, phase: 2.1, colour: colours.tracer },
-    { hand: 1, phase: Math.PI, colour: colours.tracerTail },
-  ];
-  for (const family of families) {
-    const angle = (k: number) => (family.hand * 2 * Math.PI * s[k]!) / PITCH + family.phase;
+  for (const family of YARNS) {
     // a yarn shows where it runs over the other family: every second of eight places round a pitch
     const place = Math.floor((s[i]! * 8) / PITCH);
     if (place % 2 === (family.hand > 0 ? 0 : 1)) continue;
-    const ends = [i, j].map((k) => ({ p: onTube(points, frames, k, radius, angle(k)), n: onTube([[0, 0, 0]], { tangents: [frames.tangents[k]!], normals: [frames.normals[k]!], binormals: [frames.binormals[k]!] }, 0, 1, angle(k)) }));
-    const near = Math.min(...ends.map((e) => dot(unit(e.n), [0, 0, 1])));
+    const turn = (family.hand * 2 * Math.PI) / PITCH;
+    const [from, to] = [turn * s[i]! + family.phase, turn * s[j]! + family.phase];
+    // how far the yarn faces the viewer at either end
+    const near = Math.min(facingViewer(frames, i, from), facingViewer(frames, j, to));
     if (near < 0.12) continue;
-    out += `<path d="${polyline(ends.map((e) => e.p))}" stroke="${mixed(family.colour, '#140d06', dim * 0.45)}" stroke-width="${f2(0.2 * (0.5 + 0.5 * near))}" stroke-linecap="round"/>`;
+    out += `<path d="${polyline([onTube(points, frames, i, radius, from), onTube(points, frames, j, radius, to)])}" stroke="${mixed(colours[family.colour], '#140d06', dim * 0.45)}" stroke-width="${whole(0.2 * (0.5 + 0.5 * near))}" stroke-linecap="round"/>`;
   }
   return out;
 }
@@ -280,5 +314,5 @@ function cutEnd(points: readonly Point3[], casing: string, core: string, sheath:
   const dx = e[0] - d[0];
   const dy = e[1] - d[1];
   const angle = (Math.atan2(-dy, dx) * 180) / Math.PI;
-  return `<g transform="translate(${f2(e[0])} ${f2(-e[1])}) rotate(${f2(angle)})"><ellipse rx="0.26" ry="0.53" fill="${sheath}" stroke="${casing}" stroke-width="0.09"/><ellipse rx="0.16" ry="0.34" fill="${core}"/></g>`;
+  return `<g transform="translate(${spot(e)}) rotate(${f2(angle)}) scale(${UNITS})"><ellipse rx="0.26" ry="0.53" fill="${sheath}" stroke="${casing}" stroke-width="0.09"/><ellipse rx="0.16" ry="0.34" fill="${core}"/></g>`;
 }

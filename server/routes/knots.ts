@@ -4,6 +4,7 @@ import { choose, ropeNeeded } from '../../core/choose';
 import { fault } from '../../core/errors';
 import { pointsOf, type ShapeComponent, type ShapeState } from '../../core/knots/stored';
 import { CATALOGUE_VERSION, faultsWithShape, formWithWraps, framesOf, knotById, knotIds, shapeOf, statesOfForm, storedForm, wrapsOf, type Onto } from '../../core/knots/catalogue';
+import { FAMILIES } from '../../core/knots/types';
 import { crossingIds } from '../../core/knots/crossing-ids';
 import { drawVector, facing, frameFor, pathInWords, type PictureComponent } from '../../core/picture';
 import { crossingsSeenFrom, diagramOf, gaussCodeOf } from '../../core/topology';
@@ -47,7 +48,7 @@ function knotRadius(id: string, form: string, state: ShapeState, crop: 'whole' |
 }
 
 function asPicture(components: readonly ShapeComponent[]): PictureComponent[] {
-  return components.map(({ marks, ...c }) => (marks?.standing && marks.tail ? { ...c, drift: [marks.standing[1], marks.tail[0]] as const, eye: marks.eye } : c));
+  return components.map(({ marks, ...c }) => (marks?.standing && marks.tail ? { ...c, drift: [marks.standing[1], marks.tail[0]] as const, eye: marks.eye } : { ...c, gate: marks?.gate }));
 }
 
 function sendSvg(reply: FastifyReply, svg: string): FastifyReply {
@@ -58,7 +59,7 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
   bind(app, context, ENDPOINTS.knots, () =>
     knotIds().map((id) => {
       const { entry } = knotById(id);
-      return { id, names: [...entry.names], shared_names: [...(entry.shared_names ?? [])], family: entry.family, purposes: [...entry.purposes], states: statesOfForm(id), can_be_checked: entry.check_points.length > 0, ways: entry.ways.map((w) => ({ id: w.id, right: w.right, ends_in: w.ends_in })), faults: entry.faults.map((f) => f.id), form_certainty: entry.form_certainty };
+      return { id, names: [...entry.names], family: entry.family, purposes: [...entry.purposes], states: statesOfForm(id), can_be_checked: entry.check_points.length > 0, ways: entry.ways.map((w) => ({ id: w.id, right: w.right, ends_in: w.ends_in })), faults: entry.faults.map((f) => f.id), form_certainty: entry.form_certainty };
     }),
   );
 
@@ -71,6 +72,7 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
       catalogue_version: CATALOGUE_VERSION,
       faults_with_shape: faultsWithShape(params.id),
       crossings: { count: laid.count, gauss_code: `open: ${gaussCodeOf(diagramOf(laid, 1))[0]!}`, of: 'the laid form, seen from the front, standing end to tail' },
+      family_name: FAMILIES[entry.family],
       path_in_words: pathInWords(laid, undefined, right.laid.marks.eye),
       states: statesOfForm(params.id),
       wraps: wrapsOf(params.id),
@@ -109,7 +111,7 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
     return sendSvg(
       reply,
       drawVector(components, {
-        ...framing, theme: query.theme, size_px: query.size, cutTail: true,
+        ...framing, theme: query.theme, size_px: query.size, cutTail: knotById(params.id).entry.family !== 'midline',
         crossingIds: (seen) => crossingIds(storedForm(params.id, form), state, seen),
         title: `${name}, ${query.face}${query.fault ? `, fault: ${query.fault.replaceAll('-', ' ')}` : ''}`,
         ...(other ? { frame: union(frameFor(components, framing), frameFor(other, framing)) } : {}),

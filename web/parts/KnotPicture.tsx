@@ -4,9 +4,11 @@ export interface KnotPictureProps {
   readonly knot: string;
   readonly form?: string;
   readonly face?: 'front' | 'back';
-  readonly state?: 'laid' | 'dressed' | 'tight';
+  /** without it the tightest that is stored */
+  readonly state?: 'laid' | 'dressed' | 'tight' | undefined;
   readonly crop?: 'whole' | 'knot' | 'tall';
   readonly harness?: 'both' | 'one' | undefined;
+  readonly wraps?: number | undefined;
   /** another form whose frame is shared, so that both pictures have one scale */
   readonly fit?: string | undefined;
   readonly size: number;
@@ -14,8 +16,10 @@ export interface KnotPictureProps {
 }
 
 /** Address of a computed picture. */
-export function pictureUrl({ knot, form = 'right', face = 'front', state = 'tight', crop = 'whole', harness, fit, size }: KnotPictureProps, theme: string): string {
-  const q = new URLSearchParams({ face, state, crop, size: String(size), theme });
+export function pictureUrl({ knot, form = 'right', face = 'front', state, crop = 'whole', harness, wraps, fit, size }: KnotPictureProps, theme: string): string {
+  const q = new URLSearchParams({ face, crop, size: String(size), theme });
+  if (state) q.set('state', state);
+  if (wraps !== undefined) q.set('wraps', String(wraps));
   const fault = harness === 'one' ? 'one-harness-point' : form;
   if (fault !== 'right') q.set('fault', fault);
   if (harness) q.set('object', 'ring');

@@ -59,7 +59,7 @@ test('the gauge says in words what it shows', () => {
 });
 
 test('addresses of pictures name only what differs from the plain one', () => {
-  expect(pictureUrl({ knot: 'bowline', size: 100, alt: '' }, 'paper')).toBe('/api/v1/knots/bowline/picture.svg?face=front&state=tight&crop=whole&size=100&theme=paper');
+  expect(pictureUrl({ knot: 'bowline', size: 100, alt: '' }, 'paper')).toBe('/api/v1/knots/bowline/picture.svg?face=front&crop=whole&size=100&theme=paper');
   const one = pictureUrl({ knot: 'bowline', size: 100, alt: '', harness: 'one', fit: 'right' }, 'headlamp');
   expect(one).toContain('fault=one-harness-point&object=ring&fit=right');
 });

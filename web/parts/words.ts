@@ -1,6 +1,7 @@
 /** The interface's words for the values of the contract. */
 import type { Job } from '../../core/choose/job';
 import type { Verdict } from '../../core/inspect';
+import type { Grade, KnotEntry, Source } from '../../core/knots/types';
 
 export const VERDICT_WORDS: Record<Verdict, string> = { 'meets-the-rule': 'Meets the rule', 'put-right': 'Put right', 'take-out-and-retie': 'Take out and retie', 'not-judged': 'Not judged' };
 export const PURPOSE_WORDS: Record<Job['purpose'], string> = {
@@ -16,6 +17,9 @@ export const PASS_WORDS: Record<Job['must_pass'][number], string> = { edge: 'an 
 export const PULL_WORDS: Record<Job['pulls'][number], string> = {
   'standing-eye': 'standing part to eye', 'tail-eye': 'tail to eye', through: 'standing part to tail', cross: 'one end across', ring: 'eye pulled apart', all: 'all at once', up: 'upward', down: 'downward',
 };
+export const GRADE_WORDS: Record<Grade, string> = { made: 'made for it', ok: 'will do', avoid: 'to be avoided', fails: 'fails' };
+export const SOURCE_WORDS: Record<Source, string> = { practice: 'from practice', general: 'general knowledge, to be confirmed' };
+export const CERTAINTY_WORDS: Record<KnotEntry['form_certainty'], string> = { settled: 'Settled', 'one-derivation': 'One derivation only', unsettled: 'Not settled' };
 export const POINT_WORDS: Record<string, string> = { name: 'Right knot', front: 'Front', back: 'Back', path: 'Path', tail: 'Tail', stopper: 'Stopper', set: 'Set', eye: 'Eye', harness: 'Harness' };
 
 /** Date and time of this device's zone, to the minute. */

@@ -7,6 +7,9 @@ import { Begin } from './check/Begin';
 import { WalkPage } from './check/WalkPage';
 import { Choose } from './choose/Choose';
 import { Log } from './log/Log';
+import { entryById } from '../../core/knots/lookup';
+import { Shelf } from './tie/Shelf';
+import { Tie } from './tie/Tie';
 import { Today } from './today/Today';
 import { Me } from './today/Me';
 
@@ -164,4 +167,64 @@ test('own measures: a fist out of range is said, a good one is sent', async () =
   fireEvent.click(screen.getByRole('button', { name: 'Keep my fist' }));
   await screen.findByText('Kept.');
   expect(sent[0]).toMatchObject({ method: 'PATCH', body: { fist_mm: 95.5 } });
+});
+
+describe('the shelf', () => {
+  const names = () => screen.getAllByRole('heading', { level: 3 }).map((h) => h.textContent);
+
+  test('holds every knot by family; the name, the family and the purpose narrow it, and stay in the address', async () => {
+    const { router } = show(<Shelf />, '/tie', '/tie');
+    await screen.findByText('16 knots, laid out so that every crossing can be read');
+    expect(names()).toHaveLength(16);
+    fireEvent.change(screen.getByLabelText('Family'), { target: { value: 'stopper' } });
+    expect(names()).toHaveLength(5);
+    fireEvent.change(screen.getByLabelText(/^Name/), { target: { value: 'fig 9' } });
+    expect(names()).toEqual(['Figure-nine stopper']);
+    fireEvent.change(screen.getByLabelText('Family'), { target: { value: '' } });
+    fireEvent.change(screen.getByLabelText('Purpose'), { target: { value: 'tether' } });
+    expect(names()).toEqual(['Figure-nine on a bight']);
+    expect(router.state.location.search).toBe('?name=fig+9&purpose=tether');
+  });
+
+  test('asks which is meant where one name stands for several; nothing found can be undone', async () => {
+    show(<Shelf />, '/tie', '/tie?name=Double%20overhand');
+    expect(await screen.findByRole('heading', { name: '“Double overhand” is said of more than one knot. Which do you mean?' })).toBeTruthy();
+    expect(screen.getByText('a noose with two turns').closest('a')!.getAttribute('href')).toBe('/tie/barrel-noose');
+    expect(screen.getByText(/double fisherman’s\): not on the shelf yet/)).toBeTruthy();
+    fireEvent.change(screen.getByLabelText(/^Name/), { target: { value: 'sheepdog' } });
+    expect(screen.queryByRole('heading', { name: /Which do you mean/ })).toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: 'Show all knots' }));
+    expect(names()).toHaveLength(16);
+  });
+});
+
+describe('a knot’s page', () => {
+  const page = (id: string, change: object = {}) =>
+    show(<Tie />, '/tie/:knot', `/tie/${id}`, {
+      [`GET /knots/${id}`]: { ...entryById(id), catalogue_version: 2, family_name: 'family', faults_with_shape: [], states: ['laid'], wraps: [], path_in_words: 'Over at 1.', crossings: { count: 1 }, measures: null, ...change },
+    });
+
+  test('laid only: both faces, facts with their source, no rope measured', async () => {
+    const { sent } = page('alpine-butterfly', { faults_with_shape: ['false-butterfly'] });
+    await screen.findByRole('heading', { name: 'Both faces, laid out' });
+    expect(screen.getAllByRole('img', { name: /^Alpine butterfly, (front|back)\. Over at 1\.$/ })).toHaveLength(2);
+    expect(screen.getByText('Not computed yet: it is measured on the set knot.')).toBeTruthy();
+    expect(screen.getByRole('img', { name: 'Alpine butterfly, front, fault: false butterfly' })).toBeTruthy();
+    expect(screen.getByText(/eye pulled apart: will do/)).toBeTruthy();
+    expect(screen.getAllByTitle('from practice').length).toBeGreaterThan(5);
+    expect(screen.queryByRole('button', { name: /Check one/ })).toBeNull();
+    expect(sent).toEqual([]);
+  });
+
+  test('a form that is not settled says so first', async () => {
+    page('bowline-yosemite');
+    const notice = await screen.findByText('Not settled.');
+    expect(notice.closest('.notice')!.textContent).toContain('one derivation');
+  });
+
+  test('wraps are chosen where there is a choice, and the pictures follow', async () => {
+    page('barrel-noose', { wraps: [2, 3] });
+    fireEvent.click(await screen.findByLabelText('3'));
+    for (const img of screen.getAllByRole('img', { name: /^Barrel noose, (front|back)/ })) expect(img.getAttribute('src')).toContain('wraps=3');
+  });
 });

@@ -3,11 +3,21 @@ import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { z } from 'zod';
 import type * as C from '../../contract';
 import type { Job } from '../../core/choose/job';
+import type { ShapeState } from '../../core/knots/stored';
 import type { KnotEntry } from '../../core/knots/types';
 import type { Profile } from '../../core/profiles/types';
 
 type Reply<T extends z.ZodType> = z.output<T>;
-export type KnotReply = KnotEntry & { readonly catalogue_version: number; readonly faults_with_shape: readonly string[]; readonly measures: { readonly in_knot_ropeDiameters: number } };
+export type KnotReply = KnotEntry & {
+  readonly catalogue_version: number;
+  readonly faults_with_shape: readonly string[];
+  readonly family_name: string;
+  readonly states: readonly ShapeState[];
+  readonly wraps: readonly number[];
+  readonly path_in_words: string;
+  readonly crossings: { readonly count: number };
+  readonly measures: { readonly in_knot_ropeDiameters: number; readonly width_ropeDiameters: number; readonly length_ropeDiameters: number } | null;
+};
 
 /** What RTK Query gives as an error: our problem+json, or no answer at all. */
 export interface Refusal {

@@ -3,11 +3,10 @@ import type { KnotEntry } from '../types';
 
 export const entry = {
   id: 'alpine-butterfly',
-  names: ['Alpine butterfly', 'butterfly', 'butterfly loop'],
-  shared_names: ['midline loop'],
+  names: ['Alpine butterfly', 'butterfly', 'butterfly loop', 'butterfly knot', 'lineman’s loop'],
   family: 'midline',
   purposes: ['midline', 'isolate-damage', 'handle', 'end-loop'],
-  needs: { free_end: false, thicknesses_through_object: 2, text: 'neither end; an object that can be clipped or put over' },
+  needs: { free_end: false, thicknesses_through_object: 2, eye_first: true, text: 'neither end; an object that can be clipped or put over' },
   pulls: [
     { pull: 'standing-eye', grade: 'made', condition: 'set', what_happens: 'it was made for this pull', source: 'practice' },
     { pull: 'tail-eye', grade: 'made', condition: 'set', what_happens: 'it was made for this pull', source: 'practice' },

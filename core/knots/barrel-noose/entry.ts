@@ -4,7 +4,6 @@ import type { KnotEntry } from '../types';
 export const entry = {
   id: 'barrel-noose',
   names: ['Barrel noose', 'scaffold knot', 'poacher’s knot', 'double-overhand noose'],
-  shared_names: ['barrel', 'double overhand'],
   usual_wraps: 2,
   family: 'noose',
   purposes: ['hitch-object', 'tether'],

@@ -3,7 +3,7 @@ import type { KnotEntry } from '../types';
 
 export const entry = {
   id: 'bowline-locked',
-  names: ['Locked bowline'],
+  names: ['Locked bowline', 'bowline with a lock'],
   family: 'end-loop',
   purposes: ['tie-in', 'end-loop', 'hitch-object'],
   needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end; nothing is tied before the end has gone through' },

@@ -3,8 +3,7 @@ import type { KnotEntry } from '../types';
 
 export const entry = {
   id: 'bowline-yosemite',
-  names: ['Bowline with the Yosemite finish', 'Yosemite bowline'],
-  shared_names: ['finished bowline'],
+  names: ['Bowline with the Yosemite finish', 'Yosemite bowline', 'finished bowline'],
   family: 'end-loop',
   purposes: ['end-loop'],
   needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end' },

@@ -3,7 +3,7 @@ import type { KnotEntry } from '../types';
 
 export const entry = {
   id: 'bowline',
-  names: ['Bowline', 'simple bowline'],
+  names: ['Bowline', 'simple bowline', 'single bowline'],
   family: 'end-loop',
   purposes: ['tie-in', 'end-loop', 'hitch-object'],
   needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end' },

@@ -3,8 +3,7 @@ import type { KnotEntry } from '../types';
 
 export const entry = {
   id: 'butterfly-rewoven',
-  names: ['Butterfly, rewoven through a ring', 'rethreaded butterfly'],
-  shared_names: ['follow-through', 'butterfly'],
+  names: ['Butterfly, rewoven through a ring', 'rewoven butterfly', 'rethreaded butterfly'],
   family: 'end-loop',
   purposes: ['end-loop', 'hitch-object'],
   needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end; the object may be a closed ring' },

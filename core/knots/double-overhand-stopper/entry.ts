@@ -3,8 +3,7 @@ import type { KnotEntry } from '../types';
 
 export const entry = {
   id: 'double-overhand-stopper',
-  names: ['Double overhand stopper'],
-  shared_names: ['double overhand', 'barrel', 'barrel knot', 'stopper', 'stopper knot', 'safety knot', 'backup knot'],
+  names: ['Double overhand stopper', 'barrel stopper', 'two-turn stopper'],
   family: 'stopper',
   purposes: ['stopper'],
   needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end' },

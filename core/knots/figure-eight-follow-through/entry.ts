@@ -3,7 +3,7 @@ import type { KnotEntry } from '../types';
 
 export const entry = {
   id: 'figure-eight-follow-through',
-  names: ['Figure-eight follow-through', 'rethreaded figure-eight', 'traced eight'],
+  names: ['Figure-eight follow-through', 'rethreaded figure-eight', 'rewoven figure-eight', 'retraced figure-eight', 'traced eight'],
   family: 'end-loop',
   purposes: ['tie-in', 'end-loop', 'hitch-object'],
   needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end, and about an arm’s length of it before the first eight' },

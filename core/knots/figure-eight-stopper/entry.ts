@@ -3,8 +3,7 @@ import type { KnotEntry } from '../types';
 
 export const entry = {
   id: 'figure-eight-stopper',
-  names: ['Figure-eight stopper', 'single figure-eight'],
-  shared_names: ['stopper', 'stopper knot', 'safety knot', 'backup knot', 'first eight'],
+  names: ['Figure-eight stopper', 'single figure-eight', 'figure-eight knot'],
   family: 'stopper',
   purposes: ['stopper'],
   needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end' },

@@ -3,8 +3,7 @@ import type { KnotEntry } from '../types';
 
 export const entry = {
   id: 'figure-nine-stopper',
-  names: ['Figure-nine stopper', 'single figure-nine'],
-  shared_names: ['stopper', 'stopper knot', 'safety knot', 'backup knot'],
+  names: ['Figure-nine stopper', 'single figure-nine', 'figure-nine knot'],
   family: 'stopper',
   purposes: ['stopper'],
   needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end' },

@@ -3,8 +3,7 @@ import type { KnotEntry } from '../types';
 
 export const entry = {
   id: 'overhand-stopper',
-  names: ['Overhand stopper', 'overhand', 'thumb knot'],
-  shared_names: ['stopper', 'stopper knot', 'safety knot', 'backup knot'],
+  names: ['Overhand stopper', 'overhand', 'overhand knot', 'thumb knot'],
   family: 'stopper',
   purposes: ['stopper'],
   needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end' },

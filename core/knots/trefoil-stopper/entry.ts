@@ -3,8 +3,7 @@ import type { KnotEntry } from '../types';
 
 export const entry = {
   id: 'trefoil-stopper',
-  names: ['Trefoil stopper', 'three-lobed stopper'],
-  shared_names: ['stopper', 'stopper knot', 'safety knot', 'backup knot'],
+  names: ['Trefoil stopper', 'three-lobed stopper', 'oysterman’s stopper'],
   family: 'stopper',
   purposes: ['stopper'],
   needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end; little of it' },

@@ -40,7 +40,10 @@ export function Begin() {
 
   const set = (change: Partial<typeof values>) => setValues({ ...values, ...change });
   const profile = profiles.data.find((p) => p.id === values.profile) ?? profiles.data[0]!;
-  const stopperForced = stopperAsked(values.knot, profile);
+  const checkable = knots.data.filter((k) => k.can_be_checked);
+  const taken = knots.data.find((k) => k.id === values.knot);
+  const chosen = taken?.can_be_checked ? taken.id : checkable[0]!.id;
+  const stopperForced = stopperAsked(chosen, profile);
   const wrong = {
     rope: values.rope === '' ? 'which rope is it in?' : null,
     place: values.place.trim() === '' ? 'where is it?' : null,
@@ -60,7 +63,7 @@ export function Begin() {
     const r = inService.find((x) => x.id === values.rope)!;
     const id = v4();
     send(walkBegun({
-      id, tiedKnot: v4(), knot: values.knot, rope: r.id, ropeTag: r.tag, rope_diameter_mm: r.diameter_mm, place: values.place.trim(), tiedBy: values.tiedBy, tiedAt: new Date(values.tiedAt).toISOString(),
+      id, tiedKnot: v4(), knot: chosen, rope: r.id, ropeTag: r.tag, rope_diameter_mm: r.diameter_mm, place: values.place.trim(), tiedBy: values.tiedBy, tiedAt: new Date(values.tiedAt).toISOString(),
       profile: profile.id, profileVersion: profile.version, stopper: values.stopper || stopperForced, hand: values.hand, answers: [], tailText: '', tailUnit: me.length_unit, tailMethod: me.length_unit === 'fist' ? 'fists' : 'ruler',
       note: '', seenAt: null, begunAt: new Date().toISOString(),
     }));
@@ -71,7 +74,8 @@ export function Begin() {
       <h1>Which knot do you look at?</h1>
       <Form noValidate onSubmit={submit} className="form-grid mt-3">
         <Form.Group controlId="knot"><Form.Label>Knot</Form.Label>
-          <Form.Select value={values.knot} onChange={(e) => set({ knot: e.target.value })}>{knots.data.filter((k) => k.can_be_checked).map((k) => <option key={k.id} value={k.id}>{k.names[0]}</option>)}</Form.Select></Form.Group>
+          <Form.Select value={chosen} onChange={(e) => set({ knot: e.target.value })}>{checkable.map((k) => <option key={k.id} value={k.id}>{k.names[0]}</option>)}</Form.Select>
+          {taken && !taken.can_be_checked ? <Form.Text>{taken.names[0]}: its check points are not stored yet, so it cannot be walked through here.</Form.Text> : null}</Form.Group>
         <Form.Group controlId="rope"><Form.Label>In which rope</Form.Label>
           <Form.Select value={values.rope} onChange={(e) => set({ rope: e.target.value })} isInvalid={tried && Boolean(wrong.rope)} aria-describedby="rope-wrong">
             <option value="">choose</option>{inService.map((r) => <option key={r.id} value={r.id}>{r.tag}, {r.diameter_mm} mm {KIND_WORDS[r.kind]}</option>)}

@@ -17,10 +17,12 @@ import { RopeFill } from './RopeFill';
 
 type Suited = z.output<typeof chooseReply>['suited'][number];
 
-function Card({ s, place, of, job, name }: { s: Suited; place: number; of: number; job: Job; name: string }) {
+const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
+
+function Card({ s, place, of, job, name, drawn, checked }: { s: Suited; place: number; of: number; job: Job; name: string; drawn: boolean; checked: boolean }) {
   const navigate = useNavigate();
   const send = useSend();
-  const rope = useRopeNeededQuery({ knot: s.knot, rope_diameter_mm: job.rope.diameter_mm, profile: job.profile }).data;
+  const rope = useRopeNeededQuery({ knot: s.knot, rope_diameter_mm: job.rope.diameter_mm, profile: job.profile }, { skip: !drawn }).data;
   const untying = s.score_parts.find((p) => p.part === 'untying')!.text.split(':')[0]!.replace(' of 5', '').replace(' to ', '–');
   const take = (to: string) => {
     send(knotTaken(s.knot));
@@ -28,10 +30,10 @@ function Card({ s, place, of, job, name }: { s: Suited; place: number; of: numbe
   };
   return (
     <article className={`sheet knot-card${place === 0 ? ' first' : ''}`}>
-      <div className="pic"><KnotPicture knot={s.knot} crop="tall" size={172} alt={`${name}, front, tight`} /></div>
+      <div className="pic"><KnotPicture knot={s.knot} crop="tall" size={172} alt={`${name}, front`} /></div>
       <div className="say">
         <h2>{name}</h2>
-        <p className="small quiet m-0">suited, {place === 0 ? 'first' : place === 1 ? 'second' : 'third'} of {of}</p>
+        <p className="small quiet m-0">suited, {ORDINALS[place] ?? `${place + 1}th`} of {of}</p>
         <ul className="tells">
           {s.reasons.filter((r) => r.rule !== 'P0').slice(0, 3).map((r) => <li key={r.rule}>{r.text}<span className="rule-id">{r.rule}</span></li>)}
           {s.cautions.slice(0, 2).map((r) => <li key={r.rule} className="care">{r.text}<span className="rule-id">{r.rule}</span></li>)}
@@ -43,7 +45,7 @@ function Card({ s, place, of, job, name }: { s: Suited; place: number; of: numbe
         </div>
         <div className="card-acts">
           <Button onClick={() => take(`/tie/${s.knot}`)}>Tie it</Button>
-          <Button variant="outline-primary" onClick={() => take('/check')}>Check one</Button>
+          {checked ? <Button variant="outline-primary" onClick={() => take('/check')}>Check one</Button> : null}
         </div>
       </div>
     </article>
@@ -82,7 +84,9 @@ export function Choose() {
   const { data, error, isLoading, refetch } = useChooseQuery(job);
   const profiles = useProfilesQuery().data ?? [];
   const knots = useKnotsQuery().data;
-  const name = (id: string) => knots?.find((k) => k.id === id)?.names[0] ?? id;
+  const knot = (id: string) => knots?.find((k) => k.id === id);
+  const name = (id: string) => knot(id)?.names[0] ?? id;
+  const elsewhere = (x: { because: readonly { rule: string }[] }) => x.because.some((b) => b.rule === 'F1');
   const set = (change: Partial<Job>) => send(jobChanged(change));
   const passes = { none: 'nothing', ...PASS_WORDS } as const;
   return (
@@ -108,7 +112,7 @@ export function Choose() {
           {data.suited.length === 0 ? (
             <div className="notice mt-3"><h2>None of the knots in the catalogue does this job.</h2><p className="m-0 mt-1">Below stands why, knot by knot. Change the job, not the rule: leave out no pull that may come.</p></div>
           ) : (
-            <div className="best">{data.suited.map((s, i) => <Card key={s.knot} s={s} place={i} of={data.suited.length} job={job} name={name(s.knot)} />)}</div>
+            <div className="best">{data.suited.map((s, i) => <Card key={s.knot} s={s} place={i} of={data.suited.length} job={job} name={name(s.knot)} drawn={knot(s.knot)?.states.includes('tight') ?? false} checked={knot(s.knot)?.can_be_checked ?? false} />)}</div>
           )}
           <div className="others">
             <section aria-labelledby="nearly">
@@ -118,12 +122,18 @@ export function Choose() {
             </section>
             <section aria-labelledby="not">
               <h2 id="not" className="eyebrow mb-1">Not, because</h2>
-              {data.excluded.map((x) => (
+              {data.excluded.filter((x) => !elsewhere(x)).map((x) => (
                 <div className="other" key={x.knot}>
                   <KnotPicture knot={x.knot} crop="knot" size={56} alt="" />
                   <span><b>{name(x.knot)}</b> – {x.because.map((b, i) => <span key={b.rule + b.text}>{i > 0 ? '; ' : ''}{b.text}<span className="rule-id">{b.rule}</span></span>)}</span>
                 </div>
               ))}
+              {data.excluded.some(elsewhere) ? (
+                <details className="other" style={{ display: 'block' }}>
+                  <summary>{data.excluded.filter(elsewhere).length} more are made for other purposes</summary>
+                  <ul className="mt-2 mb-0 ps-3">{data.excluded.filter(elsewhere).map((x) => <li key={x.knot}><b>{name(x.knot)}</b> – {x.because.map((b) => b.text).join('; ')}</li>)}</ul>
+                </details>
+              ) : null}
               {data.excluded.length === 0 ? <p className="other quiet" style={{ display: 'block' }}>None is ruled out.</p> : null}
             </section>
           </div>

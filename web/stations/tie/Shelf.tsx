@@ -1,25 +1,95 @@
-import { Link } from 'react-router';
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import { Link, useSearchParams } from 'react-router';
+import type { z } from 'zod';
+import type { knotListReply } from '../../../contract';
+import { FAMILIES, type Family } from '../../../core/knots/types';
+import { searchKnots, type AmbiguousName } from '../../../core/knots/search';
 import { useKnotsQuery } from '../../store/api';
 import { KnotPicture } from '../../parts/KnotPicture';
 import { Failed, Loading } from '../../parts/States';
+import { PURPOSE_WORDS } from '../../parts/words';
 
-/** The shelf: every knot of the catalogue. */
+type Listed = z.output<typeof knotListReply>[number];
+
+/** One name, several knots: which is meant? */
+function Ask({ text, ask, knots }: { text: string; ask: AmbiguousName; knots: readonly Listed[] }) {
+  return (
+    <section className="notice mt-3" aria-labelledby="ask">
+      <h2 id="ask">“{text.trim()}” is said of more than one knot. Which do you mean?</h2>
+      <ul className="meanings">
+        {ask.meanings.map((m) => (
+          <li key={m.means}>
+            {m.knot ? (
+              <Link to={`/tie/${m.knot}`}>
+                <KnotPicture knot={m.knot} state="laid" crop="knot" size={72} alt="" />
+                <span><b>{knots.find((k) => k.id === m.knot)?.names[0] ?? m.knot}</b><br />{m.means}</span>
+              </Link>
+            ) : <span className="quiet none">{m.means}: not on the shelf yet</span>}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** The shelf: every knot of the catalogue, found by any of its usual names, by family and by purpose. */
 export function Shelf() {
   const { data, error, isLoading, refetch } = useKnotsQuery();
+  const [search, setSearch] = useSearchParams();
+  const [text, setText] = useState(search.get('name') ?? '');
   if (isLoading) return <Loading what="Laying out the knots" />;
   if (error || !data) return <Failed error={error} again={refetch} />;
+  const family = search.get('family') ?? '';
+  const purpose = search.get('purpose') ?? '';
+  const keep = (key: string, value: string) => {
+    const next = new URLSearchParams(search);
+    if (value) next.set(key, value);
+    else next.delete(key);
+    setSearch(next, { replace: true });
+  };
+  const type = (value: string) => {
+    setText(value);
+    keep('name', value.trim());
+  };
+  const clear = () => {
+    setText('');
+    setSearch({}, { replace: true });
+  };
+  const { knots, ask } = searchKnots(data as unknown as Parameters<typeof searchKnots>[0], text);
+  const shown = data.filter((k) => knots.includes(k.id) && (family === '' || k.family === family) && (purpose === '' || k.purposes.includes(purpose)));
+  const purposes = (Object.keys(PURPOSE_WORDS) as (keyof typeof PURPOSE_WORDS)[]).filter((p) => data.some((k) => k.purposes.includes(p)));
+  const families = (Object.keys(FAMILIES) as Family[]).filter((f) => shown.some((k) => k.family === f));
   return (
     <>
       <h1>Which knot?</h1>
-      <p className="quiet mt-1 mb-0">Every picture is computed from the rope’s path. Four tie-in knots so far.</p>
-      <div className="shelf">
-        {data.map((k) => (
-          <Link key={k.id} to={`/tie/${k.id}`} className="sheet">
-            <div className="pic"><KnotPicture knot={k.id} size={200} alt={`${k.names[0]}, front`} /></div>
-            <div className="say"><h2>{k.names[0]}</h2><span className="small quiet">{k.ways.length > 0 ? `${k.ways.length} way to tie it` : 'finished knot only, no steps yet'}</span></div>
-          </Link>
-        ))}
-      </div>
+      <Form className="shelf-find" role="search" onSubmit={(e) => e.preventDefault()}>
+        <Form.Group controlId="shelf-name"><Form.Label>Name, any that you know it by</Form.Label><Form.Control type="search" value={text} onChange={(e) => type(e.target.value)} maxLength={80} autoComplete="off" /></Form.Group>
+        <Form.Group controlId="shelf-family"><Form.Label>Family</Form.Label>
+          <Form.Select value={family} onChange={(e) => keep('family', e.target.value)}><option value="">every family</option>{(Object.keys(FAMILIES) as Family[]).map((f) => <option key={f} value={f}>{FAMILIES[f]}</option>)}</Form.Select></Form.Group>
+        <Form.Group controlId="shelf-purpose"><Form.Label>Purpose</Form.Label>
+          <Form.Select value={purpose} onChange={(e) => keep('purpose', e.target.value)}><option value="">every purpose</option>{purposes.map((p) => <option key={p} value={p}>{PURPOSE_WORDS[p]}</option>)}</Form.Select></Form.Group>
+      </Form>
+      {ask ? <Ask text={text} ask={ask} knots={data} /> : null}
+      <p className="quiet mt-3 mb-0" role="status">{shown.length === data.length ? `${data.length} knots, laid out so that every crossing can be read` : `${shown.length} of ${data.length} knots`}</p>
+      {shown.length === 0 ? <div className="mt-2"><p className="mb-2">Nothing on the shelf goes by that name in that place.</p><Button variant="outline-primary" onClick={clear}>Show all knots</Button></div> : null}
+      {families.map((f) => (
+        <section key={f} aria-labelledby={`family-${f}`}>
+          <h2 id={`family-${f}`} className="eyebrow mt-4">{FAMILIES[f].replace(/^./, (c) => c.toUpperCase())}s</h2>
+          <div className="shelf">
+            {shown.filter((k) => k.family === f).map((k) => (
+              <Link key={k.id} to={`/tie/${k.id}`} className="sheet">
+                <div className="pic"><KnotPicture knot={k.id} state="laid" size={200} alt={`${k.names[0]}, front, laid out`} /></div>
+                <div className="say">
+                  <h3>{k.names[0]}</h3>
+                  {k.names.length > 1 ? <span className="small quiet">{k.names.slice(1).join(', ')}</span> : null}
+                  {k.form_certainty === 'settled' ? null : <span className="small mend d-block">its form is not settled</span>}
+                </div>
+              </Link>
+            ))}
+          </div>
+        </section>
+      ))}
     </>
   );
 }

@@ -9,7 +9,9 @@ import { KnotPicture } from '../../parts/KnotPicture';
 import { Rope3D, type RopeHandle } from '../../parts/rope/Rope3D';
 import { Failed, Loading } from '../../parts/States';
 import { useTheme } from '../../parts/theme';
-import { CAUTION } from '../../parts/words';
+import { CAUTION, CERTAINTY_WORDS, GRADE_WORDS, PULL_WORDS, PURPOSE_WORDS, SOURCE_WORDS } from '../../parts/words';
+import type { ShapeState } from '../../../core/knots/stored';
+import type { Source } from '../../../core/knots/types';
 import { lengthText } from '../../../core/units';
 
 function RopeNeeded({ knot }: { knot: string }) {
@@ -73,70 +75,152 @@ function Steps({ knot, way, name, onBig }: { knot: string; way: string; name: st
   );
 }
 
+/** A fact with where it comes from: the letter stands for the words below the list. */
+const From = ({ source }: { source: Source }) => <abbr className="src" title={SOURCE_WORDS[source]}>{source === 'practice' ? 'p' : 'g'}</abbr>;
+const Said = ({ fact }: { fact: { text: string; source: Source } }) => <>{fact.text} <From source={fact.source} /></>;
+
 function Facts({ knot }: { knot: KnotReply }) {
   return (
-    <section className="sheet p-3 px-4 mt-3" aria-labelledby="finished">
-      <h2 id="finished">What the finished knot shows</h2>
+    <section className="sheet p-3 px-4 mt-3" aria-labelledby="known">
+      <h2 id="known">What is known of it</h2>
       <dl className="facts mt-2 mb-0">
-        {knot.faces.map((f) => <div key={f.face}><dt>{f.face === 'front' ? 'Front' : 'Back'}</dt><dd>{f.shows}.</dd></div>)}
-        <dt>Set</dt><dd>{knot.set.text}.</dd>
-        <dt>When idle</dt><dd>{knot.loosens.text}.</dd>
-        <dt>To undo</dt><dd>{knot.untying.map((u) => `${u.condition.replaceAll('-', ' ')}: ${u.least === u.most ? u.least : `${u.least} to ${u.most}`} of 5, ${u.text}`).join('; ')}.</dd>
-        <dt>Pulled</dt><dd>{knot.pulls.map((p) => `${p.pull.replace('-', ' to ')}: ${p.grade === 'made' ? 'made for it' : p.grade}${p.grade === 'made' ? '' : ` (${p.what_happens})`}`).join('; ')}. Other pulls: not known.</dd>
-        <dt>Care</dt><dd>{knot.cautions.map((c) => c.text).join('; ')}.</dd>
-        <dt>Its form</dt><dd>{knot.form_certainty === 'settled' ? 'Settled' : 'Not settled'}: {knot.form_text}.</dd>
+        <dt>For</dt><dd>{knot.purposes.map((p) => PURPOSE_WORDS[p]).join(', ')}</dd>
+        <dt>Needs</dt><dd>{knot.needs.text}</dd>
+        <dt>Pulled</dt>
+        <dd>
+          <ul className="plain">{knot.pulls.map((p) => <li key={p.pull}><b>{PULL_WORDS[p.pull]}: {GRADE_WORDS[p.grade]}</b>, {p.condition}{p.grade === 'made' ? '' : `; ${p.what_happens}`} <From source={p.source} /></li>)}</ul>
+          Other pulls: not known.
+        </dd>
+        <dt>Set</dt><dd><Said fact={knot.set} /></dd>
+        <dt>When idle</dt><dd><Said fact={knot.loosens} /></dd>
+        <dt>To undo</dt><dd><ul className="plain">{knot.untying.map((u) => <li key={u.condition}>{u.condition.replaceAll('-', ' ')}: {u.least === u.most ? u.least : `${u.least} to ${u.most}`} of 5, {u.text} <From source={u.source} /></li>)}</ul></dd>
+        <dt>Care</dt><dd><ul className="plain">{knot.cautions.map((c) => <li key={c.text}><Said fact={c} /></li>)}</ul></dd>
+        <dt>Known to</dt><dd><Said fact={knot.recognised} /></dd>
+        <dt>Its form</dt><dd className={knot.form_certainty === 'settled' ? '' : 'mend'}>{CERTAINTY_WORDS[knot.form_certainty]}: {knot.form_text}</dd>
       </dl>
+      <p className="small quiet mb-0"><abbr className="src">p</abbr> {SOURCE_WORDS.practice}; <abbr className="src">g</abbr> {SOURCE_WORDS.general}</p>
     </section>
+  );
+}
+
+/** Both faces beside each other, laid out or drawn up, and what each shows. */
+function Faces({ knot, wraps, state }: { knot: KnotReply; wraps: number | undefined; state: ShapeState }) {
+  return (
+    <div className="two-faces">
+      {knot.faces.map((f) => (
+        <figure key={f.face} className="sheet">
+          <div className="pic"><KnotPicture knot={knot.id} face={f.face} state={state} wraps={wraps} size={440} alt={`${knot.names[0]}, ${f.face}. ${knot.path_in_words}`} /></div>
+          <figcaption><b>{f.face === 'front' ? 'Front' : 'Back'}</b> {f.shows} <From source={f.source} /></figcaption>
+        </figure>
+      ))}
+    </div>
+  );
+}
+
+/** Faults that are the right form with one measure changed: a picture beside it would show nothing new. */
+const MEASURES = ['loose', 'tail-short', 'one-harness-point'];
+
+function Faults({ knot, state }: { knot: KnotReply; state: ShapeState }) {
+  const order = { 'take-out-and-retie': 0, 'put-right': 1, remark: 2 } as const;
+  const drawn = knot.faults.filter((f) => knot.faults_with_shape.includes(f.id) && ![...MEASURES, ...(state === 'laid' ? ['eye-too-large'] : [])].includes(f.id));
+  return (
+    <section className="mt-4" aria-labelledby="wrong">
+      <h2 id="wrong">What goes wrong</h2>
+      {drawn.length > 0 ? (
+        <div className="shelf wrongs">
+          {drawn.map((f) => (
+            <figure key={f.id} className="sheet"><div className="pic"><KnotPicture knot={knot.id} form={f.id} state={state} fit="right" size={200} alt={`${knot.names[0]}, front, fault: ${f.name}`} /></div><figcaption className="say"><b>{f.name}</b></figcaption></figure>
+          ))}
+        </div>
+      ) : null}
+      <ul className="rows mt-3">
+        {[...knot.faults].sort((a, b) => order[a.verdict] - order[b.verdict]).map((f) => (
+          <li key={f.id} className="py-2"><b>{f.name}</b> <From source={f.source} /><br /><span className="quiet">It shows: {f.shows}. It comes about: {f.arises}.</span> {f.what_to_do}</li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Wraps({ all, value, onPick }: { all: readonly number[]; value: number; onPick: (wraps: number) => void }) {
+  return (
+    <fieldset className="d-flex align-items-center gap-3"><legend className="fs-6 fw-semibold w-auto m-0">Wraps</legend>
+      <span className="seg">{all.map((w) => <label key={w}><input type="radio" name="wraps" checked={w === value} onChange={() => onPick(w)} /><span>{w}</span></label>)}</span>
+    </fieldset>
   );
 }
 
 export function Tie() {
   const { knot: id = '' } = useParams();
-  const navigate = useNavigate();
-  const send = useSend();
   const { data: knot, error, isLoading, refetch } = useKnotQuery(id);
-  const [state, setState] = useState<'dressed' | 'tight'>('tight');
-  const [face, setFace] = useState<'front' | 'back'>('front');
-  const [big, setBig] = useState<number | null>(null);
-  const shape = useShapeQuery({ id, state, ring: true }, { skip: !knot }).data;
-  const rope = useRef<RopeHandle>(null);
-  const theme = useTheme();
-  useKeys({ f: () => rope.current?.flip() });
+  const send = useSend();
   useEffect(() => {
     if (knot) send(knotTaken(id));
   }, [knot, id, send]);
   if (isLoading) return <Loading what="Tying it" />;
   if (error || !knot) return <Failed error={error} again={refetch} />;
+  return <KnotPage key={id} knot={knot} />;
+}
+
+function KnotPage({ knot }: { knot: KnotReply }) {
+  const navigate = useNavigate();
+  const { id } = knot;
+  const set = knot.states.includes('tight');
+  const [state, setState] = useState<'dressed' | 'tight'>('tight');
+  const [flat, setFlat] = useState<ShapeState>('laid');
+  const [wraps, setWraps] = useState(knot.wraps[0]);
+  const [face, setFace] = useState<'front' | 'back'>('front');
+  const [big, setBig] = useState<number | null>(null);
+  const shape = useShapeQuery({ id, state, ring: true }, { skip: !set }).data;
+  const rope = useRef<RopeHandle>(null);
+  const theme = useTheme();
+  useKeys({ f: () => rope.current?.flip() });
   const way = knot.ways.find((w) => w.right);
+  const checked = knot.check_points.length > 0;
   return (
     <>
       <div className="d-flex flex-wrap align-items-baseline gap-3 mb-3">
         <h1>{knot.names[0]}</h1>
-        <span className="quiet">{knot.names.slice(1).join(', ')}</span>
+        <span className="quiet">{[knot.family_name, ...knot.names.slice(1)].join(', ')}</span>
         <Link to="/tie" className="ms-auto">all knots</Link>
       </div>
+      {knot.form_certainty === 'settled' ? null : <p className="notice mend mb-3"><b>{CERTAINTY_WORDS[knot.form_certainty]}.</b> {knot.form_text}.</p>}
       <div className="tie">
         <div>
-          <div className="sheet stage">
-            {big === null || !way ? (
-              <>
-                <Rope3D ref={rope} knot={id} name={knot.names[0]} state={state} ring components={shape?.components} onFace={setFace} />
-                <span className="tag">{face === 'front' ? 'Front' : 'Back'} · {state === 'tight' ? 'set' : 'dressed, not set'}</span>
-              </>
-            ) : (
-              <div className="cold d-grid" style={{ placeItems: 'center', padding: 8 }}><img src={`/api/v1/knots/${id}/ways/${way.id}/frame.svg?frame=${big}&size=900&theme=${theme}`} alt={`Step ${big + 1}`} style={{ maxWidth: '100%', maxHeight: '100%', height: '100%', objectFit: 'contain' }} /></div>
-            )}
-          </div>
-          <div className="stage-keys">
-            <Button onClick={() => (big === null ? rope.current?.flip() : setBig(null))}>{big === null ? <>Turn it over <kbd>f</kbd></> : 'Finished knot'}</Button>
-            <Button variant="outline-primary" onClick={() => setState(state === 'tight' ? 'dressed' : 'tight')} disabled={big !== null}>{state === 'tight' ? 'Show it dressed, not set' : 'Show it set'}</Button>
-            <Button variant="outline-primary" onClick={() => void navigate('/check')}>Check one <kbd>c</kbd></Button>
-          </div>
-          {way ? <Steps knot={id} way={way.id} name={way.name} onBig={(frame) => { setBig(frame); if (frame !== null) setFace('front'); }} /> : <p className="quiet mt-3">No steps are stored for this knot yet.</p>}
-          <div className="d-flex gap-3 mt-3 only-narrow">{(['front', 'back'] as const).map((f) => <KnotPicture key={f} knot={id} face={f} crop="knot" size={150} alt={`${knot.names[0]}, ${f}`} />)}</div>
+          {set ? (
+            <>
+              <div className="sheet stage">
+                {big === null || !way ? (
+                  <>
+                    <Rope3D ref={rope} knot={id} name={knot.names[0]} state={state} ring components={shape?.components} onFace={setFace} />
+                    <span className="tag">{face === 'front' ? 'Front' : 'Back'} · {state === 'tight' ? 'set' : 'dressed, not set'}</span>
+                  </>
+                ) : (
+                  <div className="cold d-grid" style={{ placeItems: 'center', padding: 8 }}><img src={`/api/v1/knots/${id}/ways/${way.id}/frame.svg?frame=${big}&size=900&theme=${theme}`} alt={`Step ${big + 1}`} style={{ maxWidth: '100%', maxHeight: '100%', height: '100%', objectFit: 'contain' }} /></div>
+                )}
+              </div>
+              <div className="stage-keys">
+                <Button onClick={() => (big === null ? rope.current?.flip() : setBig(null))}>{big === null ? <>Turn it over <kbd>f</kbd></> : 'Finished knot'}</Button>
+                <Button variant="outline-primary" onClick={() => setState(state === 'tight' ? 'dressed' : 'tight')} disabled={big !== null}>{state === 'tight' ? 'Show it dressed, not set' : 'Show it set'}</Button>
+                {checked ? <Button variant="outline-primary" onClick={() => void navigate('/check')}>Check one <kbd>c</kbd></Button> : null}
+              </div>
+              {way ? <Steps knot={id} way={way.id} name={way.name} onBig={(frame) => { setBig(frame); if (frame !== null) setFace('front'); }} /> : <p className="quiet mt-3">No steps are stored for this knot yet.</p>}
+            </>
+          ) : null}
+          <section className={set ? 'mt-4' : ''} aria-labelledby="faces">
+            <div className="d-flex flex-wrap align-items-center gap-3 mb-2">
+              <h2 id="faces">Both faces, {flat === 'laid' ? 'laid out' : 'set'}</h2>
+              {set ? <Button variant="link" onClick={() => setFlat(flat === 'laid' ? 'tight' : 'laid')}>{flat === 'laid' ? 'Show them set' : 'Lay them out'}</Button> : null}
+              {knot.wraps.length > 1 ? <Wraps all={knot.wraps} value={wraps ?? knot.wraps[0]!} onPick={setWraps} /> : null}
+            </div>
+            <Faces knot={knot} wraps={wraps} state={flat} />
+            <p className="small quiet mt-2 mb-1">Front: {knot.front_because}.{set ? '' : ' Laid out only: the set form is not computed yet.'}</p>
+            <details className="small quiet"><summary>The path in words</summary><p className="mb-0 mt-1">{knot.path_in_words}</p></details>
+          </section>
+          <Faults knot={knot} state={flat} />
         </div>
         <div>
-          <RopeNeeded knot={id} />
+          {set ? <RopeNeeded knot={id} /> : <section className="sheet p-3 px-4"><h2>How much rope</h2><p className="quiet m-0 mt-1">Not computed yet: it is measured on the set knot.</p></section>}
           <Facts knot={knot} />
         </div>
       </div>
