@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { errorsMarkdown } from './errorDocs';
+import { knotsMarkdown } from './knotDocs';
 import { entriesText, indexText, inputHash, knotIds, knotsFolder } from './knotFiles';
 
 const stale: string[] = [];
@@ -16,5 +17,6 @@ const compare = (file: string, wanted: string, how: string) => {
 compare('core/knots/index.ts', indexText(ids), 'npm run bake');
 compare('core/knots/entries.ts', entriesText(ids), 'npm run bake');
 compare('docs/errors.md', errorsMarkdown(), 'npm run docs');
+compare('docs/knots.md', knotsMarkdown(), 'npm run docs');
 for (const s of stale) console.error(`stale: ${s}`);
 process.exit(stale.length > 0 ? 1 : 0);

@@ -2,5 +2,7 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { errorsMarkdown } from './errorDocs';
+import { knotsMarkdown } from './knotDocs';
 
 writeFileSync(join(import.meta.dirname, '../docs/errors.md'), errorsMarkdown());
+writeFileSync(join(import.meta.dirname, '../docs/knots.md'), knotsMarkdown());

@@ -1,4 +1,7 @@
-/** Alpine butterfly by the twist, a motion written down in space (twist.ts); wound on the hand it is the same knot (wound.ts). */
+/**
+ * Alpine butterfly by the twist, a tying motion written down in space (twist.ts): so that the false one is the same
+ * motion with one sign changed. Wound on the hand it is the same knot (wound.ts, which shares nothing with it).
+ */
 import type { LaidForms } from '../laid';
 import { butterflyByTwist } from './twist';
 

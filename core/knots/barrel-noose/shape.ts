@@ -1,7 +1,7 @@
 /**
  * Barrel noose: a wound form round an upright axis. The rope comes down inside the turns (standing part),
  * through the clip, back up inside the turns, out at their head; it winds down outside all of it and
- * leaves upward inside its own turns. Three strands lie inside, at the corners of a triangle, spread so that each crossing can be seen.
+ * leaves upward inside its own turns. Three strands lie inside, at the corners of a triangle, spread so that each crossing can be seen. Wound, because the number of wraps then is one figure.
  */
 import { nearestIndex, splineThrough, straight, type Point3 } from '../../curve';
 import { NODE_SPACING } from '../../rope';

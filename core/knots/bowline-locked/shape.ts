@@ -1,7 +1,7 @@
 /**
  * Locked bowline: a bowline whose end goes on through the eye, once more through the nipping loop from
  * above, between the two strands that are there, and up through the collar beside the standing part.
- * A flat diagram with its over and under.
+ * A flat diagram with its over and under, because it lies flat in one loop and every pass can be read off it.
  */
 import { nearestIndex } from '../../curve';
 import { FIRM, NODE_SPACING } from '../../rope';

@@ -1,5 +1,6 @@
 /**
- * Bowline with the Yosemite finish: a flat diagram with its over and under. A bowline; then the end goes once
+ * Bowline with the Yosemite finish: a flat diagram with its over and under, because the
+ * bowlines are: they can be held against each other pass by pass. A bowline; then the end goes once
  * round the leg of the eye beside it (behind, round, back in front), under itself, up behind the nipping
  * loop and through the collar beside the standing part: tail and leg together make an eight.
  */

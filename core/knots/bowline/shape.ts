@@ -1,5 +1,6 @@
 /**
- * Bowline: a flat diagram with its over and under, from the parts in parts.ts. The tail lies inside the eye.
+ * Bowline: a flat diagram with its over and under, from the parts in parts.ts, which the other
+ * bowlines share: flat, because it lies flat in one loop. The tail lies inside the eye.
  */
 import { nearestIndex } from '../../curve';
 import { FIRM, NODE_SPACING } from '../../rope';

@@ -1,6 +1,6 @@
 /**
  * Double bowline: two turns in the nipping loop, the end through both. A flat diagram with its over and
- * under: the second turn lies inside the first. second-derivation.ts winds the same knot in space.
+ * under, as the other bowlines: the second turn lies inside the first, so that both can be seen. second-derivation.ts winds the same knot in space.
  */
 import { nearestIndex } from '../../curve';
 import { NODE_SPACING } from '../../rope';

@@ -1,5 +1,5 @@
 /**
- * Double overhand stopper: a flat diagram. A loop, and the end through it twice; the end's two turns lie
+ * Double overhand stopper: a flat diagram, because so both turns of the end lie open and can be counted. A loop, and the end through it twice; the end's two turns lie
  * round the far side of the loop.
  */
 import { NODE_SPACING } from '../../rope';

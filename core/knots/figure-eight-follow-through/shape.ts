@@ -4,14 +4,14 @@
  * part (up) into the eye (down). Faults are this path with one thing changed.
  * Of the two lanes the standing strand takes the one that is *inside* at the turn it loads first.
  */
-import { nearestIndex, offsetInPlane, splineThrough, straight, type Point3 } from '../../curve';
+import { nearestIndex, offsetInPlane, straight, type Point3 } from '../../curve';
 import { GENTLE, NODE_SPACING } from '../../rope';
-import { flatDiagram, nodesOf, reversed, turnedUpsideDown } from '../authoring';
+import { flatDiagram, nodesOf, turnedUpsideDown } from '../authoring';
 import type { LaidForms, LaidKnot } from '../laid';
+import { HALF_GAP, joinedByEye } from '../on-bight';
 import { EIGHT } from '../single-paths';
 
 const SCALE = 1.4;
-const HALF_GAP = 0.64;
 const HEIGHT = 0.68;
 
 const bell = (x: number) => (Math.abs(x) >= 1 ? 0 : 0.5 + 0.5 * Math.cos(Math.PI * x));
@@ -49,16 +49,7 @@ function followThrough({ loadOutside = false, pairCrossed = false, wrongLane = f
     const at = nearestIndex(line, [0, 8.2 * SCALE, HEIGHT]);
     tail = tail.map((p, i): Point3 => [p[0], p[1], p[2] - (2 * HEIGHT + 1.35) * bell((i - at) / 46)]);
   }
-  const a = standing.at(-1)!;
-  const b = tail.at(-1)!;
-  const eyeLength = 8;
-  const out = Math.sign(a[0] - b[0]) || 1;
-  const y = a[1];
-  const eye = splineThrough([
-    a, [out * 1.6, y + 3, 0], [out * 3.2, y + eyeLength, 0], [0, y + eyeLength + 3.6, 0], [-out * 3.2, y + eyeLength, 0], [-out * 1.6, y + 3, 0], b,
-  ]);
-  const points = nodesOf(turnedUpsideDown([...standing, ...eye.slice(1, -1), ...reversed(tail)]), NODE_SPACING);
-  const eyeNode = nearestIndex(points, [0, -(y + eyeLength + 3.6), 0]);
+  const { points, eyeNode } = joinedByEye({ standing, tail });
   return {
     points,
     eyeNode,

@@ -1,4 +1,4 @@
-/** Figure-eight on a bight: the flat single path doubled by offset, the strands joined in the eye. */
+/** Figure-eight on a bight: the flat single path doubled by offset, because a pair then is parallel by construction; the strands joined in the eye. */
 import { flatDiagram } from '../authoring';
 import type { LaidForms } from '../laid';
 import { joinedByEye, pair } from '../on-bight';

@@ -1,4 +1,7 @@
-/** Figure-nine on a bight: the flat single path doubled by offset, the strands joined in the eye. */
+/**
+ * Figure-nine on a bight: the flat single path doubled by offset, because a pair then is parallel by construction; the
+ * strands joined in the eye. second-derivation.ts winds the same knot in space.
+ */
 import { flatDiagram } from '../authoring';
 import type { LaidForms } from '../laid';
 import { joinedByEye, pair } from '../on-bight';

@@ -17,7 +17,7 @@ export const entry = {
   ],
   set: { text: 'standing part and tail', source: 'general' },
   loosens: { text: 'keeps its form once set', source: 'general' },
-  front_because: 'the face on which the standing part comes in over the bow it passes first',
+  front_because: 'the face on which the tail comes out over the last bow',
   faces: [
     { face: 'front', shows: 'an eight with half a turn more round the neck; five crossings', source: 'general' },
     { face: 'back', shows: 'the same figure with over and under exchanged', source: 'general' },

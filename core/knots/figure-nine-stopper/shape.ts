@@ -1,4 +1,4 @@
-/** Figure-nine stopper: a flat diagram with its over and under, standing part up. */
+/** Figure-nine stopper: a flat diagram with its over and under, standing part up: the path that the loops of its name double. */
 import { NODE_SPACING } from '../../rope';
 import { flatDiagram, nodesOf, standingUp } from '../authoring';
 import type { LaidForms } from '../laid';

@@ -19,7 +19,7 @@ export const entry = {
   ],
   set: { text: 'standing part, tail, and both legs of the eye, one by one', source: 'practice' },
   loosens: { text: 'keeps its form once set', source: 'general' },
-  front_because: 'the face on which the pair of standing part and tail comes in over the pair that goes down to the eye',
+  front_because: 'the face on which the pair of legs goes down to the eye over the last bow',
   faces: [
     { face: 'front', shows: 'an overhand in pairs: strands parallel all through', source: 'practice' },
     { face: 'back', shows: 'the same again, mirrored: pairs everywhere', source: 'general' },

@@ -1,4 +1,4 @@
-/** Overhand stopper: a flat diagram with its over and under, along an upright path. */
+/** Overhand stopper: a flat diagram with its over and under, along an upright path, which the loop of its name doubles. */
 import { flatDiagram, nodesOf, standingUp } from '../authoring';
 import { NODE_SPACING } from '../../rope';
 import type { LaidForms } from '../laid';

@@ -1,5 +1,5 @@
 /**
- * Trefoil stopper: a flat diagram with its over and under. A small loop, the tail crossing under; a bight of
+ * Trefoil stopper: a flat diagram with its over and under, because it is tied flat, on a table. A small loop, the tail crossing under; a bight of
  * the standing part drawn through it; the tail round the back and through that bight.
  */
 import { NODE_SPACING } from '../../rope';
