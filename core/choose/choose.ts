@@ -78,6 +78,7 @@ const lifeLoad: Rule = (knot, job, profile) => {
   if (!job.life_load && job.purpose !== 'tie-in') return [];
   const says = profile.tieIn.find((k) => k.knot === knot.id);
   if (says?.says === 'only-with-stopper') return [{ rule: says.rule, weight: 0, text: says.text, change: { kind: 'add-stopper', text: 'if a stopper is tied in its tail, butted up to the knot' } }];
+  if (!says && knot.for_a_life) return [{ rule: 'L1', weight: 0, text: knot.for_a_life.text, change: { kind: 'add-stopper', text: 'if a stopper is tied in its tail and the eye is not small; the double bowline is advised in its place' } }];
   if (says?.says === 'advised-with-stopper') return [{ rule: says.rule, weight: 1, text: says.text, change: { kind: 'add-stopper', text: 'with a stopper on its tail, as a margin' } }];
   return [];
 };
@@ -124,6 +125,7 @@ function untyingFor(knot: KnotEntry, job: Job) {
 
 function cautionsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   const out: RuleText[] = [];
+  if (knot.form_certainty !== 'settled') out.push({ rule: 'S3', text: `its computed form is not settled: ${knot.form_text.split(':')[0]!}` });
   if (knot.recognised.by === 'trained') out.push({ rule: 'C1', text: job.team === 'anyone' ? `${knot.recognised.text}: not everyone here can judge it` : knot.recognised.text });
   const u = untyingFor(knot, job);
   if (job.untie !== 'any' && u.most > 3) out.push({ rule: 'U2', text: `${u.least} to ${u.most} of 5 to undo: ${u.text}` });
@@ -133,7 +135,6 @@ function cautionsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   if (knot.needs.eye_first && job.object === 'post') out.push({ rule: 'N6', text: 'its eye is made first: only over a post whose end can be reached' });
   if (job.rope.kind === 'accessory-cord') out.push({ rule: 'R6', text: 'in cord: only general facts are known' });
   out.push(...knot.cautions.map((c, i) => ({ rule: `K${i + 1}`, text: c.text })));
-  if (knot.form_certainty !== 'settled') out.push({ rule: 'S3', text: 'its computed form is not settled' });
   return out;
 }
 

@@ -23,8 +23,13 @@ export function lengthOf(points: readonly Point3[]): number {
  * Points at even arc length along an open line; both ends are kept.
  * @param step wished spacing, > 0, in the unit of the points; the true one divides the length evenly
  */
-export function resample(points: readonly Point3[], step: number): Point3[] {
-  const s = arcLengths(points);
+export const resample = (points: readonly Point3[], step: number): Point3[] => resampleAlong(points, arcLengths(points), step);
+
+/**
+ * The same by another measure along the line, such as the length of its shadow.
+ * @param s the measure at each point, growing from 0
+ */
+export function resampleAlong(points: readonly Point3[], s: readonly number[], step: number): Point3[] {
   const total = s.at(-1)!;
   const n = Math.max(2, Math.round(total / step));
   const out: Point3[] = [];

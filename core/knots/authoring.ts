@@ -3,7 +3,7 @@
  * lies above where two cross; from it a line in space in which every crossing has its full height.
  * z of a control point is only an order, no height.
  */
-import { arcLengths, lerp, resample, smooth, splineThrough, type Point3 } from '../curve';
+import { arcLengths, resample, resampleAlong, smooth, splineThrough, type Point3 } from '../curve';
 import { crossingsSeenFrom } from '../topology';
 
 /** x, y in the plane of the page; z, where given, says above (+) or below (-). */
@@ -35,20 +35,7 @@ export function flatDiagram(control: readonly Control[], settings: DiagramSettin
 }
 
 /** Points at even distances along the line's shadow on the page; z is carried along. */
-function resampledInPlane(points: readonly Point3[], step: number): Point3[] {
-  const at = arcLengths(points.map((p): Point3 => [p[0], p[1], 0]));
-  const total = at.at(-1)!;
-  const n = Math.round(total / step);
-  const out: Point3[] = [];
-  let j = 0;
-  for (let k = 0; k <= n; k++) {
-    const wanted = (total * k) / n;
-    while (j < at.length - 2 && at[j + 1]! < wanted) j++;
-    const span = at[j + 1]! - at[j]! || 1;
-    out.push(lerp(points[j]!, points[j + 1]!, Math.min(1, Math.max(0, (wanted - at[j]!) / span))));
-  }
-  return out;
-}
+const resampledInPlane = (points: readonly Point3[], step: number): Point3[] => resampleAlong(points, arcLengths(points.map((p): Point3 => [p[0], p[1], 0])), step);
 
 function heightAt(s: number, passes: readonly { at: number; z: number }[], plateau: number): number {
   if (passes.length === 0) return 0;

@@ -114,6 +114,8 @@ export interface KnotEntry {
   readonly check_points: readonly CheckPoint[];
   readonly faults: readonly Fault[];
   readonly tail_rule_key: string;
+  /** what the knot itself asks before a life hangs on it, where the rule set is silent */
+  readonly for_a_life?: { readonly only: 'with-stopper'; readonly text: string; readonly source: Source };
   /** who can check it at a glance */
   readonly recognised: { readonly by: 'anyone' | 'trained'; readonly text: string; readonly source: Source };
   readonly cautions: readonly Fact[];

@@ -107,7 +107,8 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
     const components = drawn({ form, state, onto });
     const framing = { face: query.face, crop: query.crop, knotRadius_ropeDiameters: knotRadius(params.id, form, state, query.crop) };
     const other = query.fit === undefined ? undefined : drawn(asked(params.id, { state: query.state, object: query.object, ...(query.fit !== 'right' && { fault: query.fit }) }));
-    const name = knotById(params.id).entry.names[0];
+    const { names, form_certainty } = knotById(params.id).entry;
+    const name = form_certainty === 'settled' ? names[0] : `${names[0]} (form not settled)`;
     return sendSvg(
       reply,
       drawVector(components, {

@@ -30,6 +30,7 @@ export const entry = {
     EYE_TOO_LARGE, LOOSE, TAIL_SHORT, STOPPER_MISSING, STOPPER_GAP, ANOTHER_KNOT,
   ],
   tail_rule_key: 'bowline-yosemite',
+  for_a_life: { only: 'with-stopper', text: 'if the finish is used at all, always a stopper on the tail and never a small eye', source: 'practice' },
   recognised: { by: 'trained', text: 'from the front it looks like the double bowline; only the back tells', source: 'practice' },
   cautions: [
     { text: 'advised: do not use the finish; if it is used, always a stopper and never a small eye', source: 'practice' },
