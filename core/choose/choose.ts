@@ -55,8 +55,11 @@ const PULL_WORDS: Readonly<Record<string, string>> = {
   ring: 'the eye pulled apart', all: 'standing part, tail and eye at once', up: 'upward', down: 'downward',
 };
 
+/** A stopper has no eye to be pulled at: it is pulled against what it stops. */
+const stops = (knot: KnotEntry, job: Job) => knot.family === 'stopper' && job.purpose === 'stopper';
+
 const pulls: Rule = (knot, job) =>
-  job.pulls.flatMap((pull): No[] => {
+  (stops(knot, job) ? [] : job.pulls).flatMap((pull): No[] => {
     const grade = knot.pulls.find((g) => g.pull === pull);
     if (!grade) return [{ rule: 'P3', weight: 1, text: `pulled ${PULL_WORDS[pull]}: not known for this knot, so not offered` }];
     if (grade.grade === 'fails') return [{ rule: 'P1', weight: 0, text: `pulled ${PULL_WORDS[pull]} it fails: ${grade.what_happens}` }];
@@ -107,7 +110,7 @@ const FAMILY_WORDS: Readonly<Record<KnotEntry['family'], string>> = { 'end-loop'
 const RULES: readonly Rule[] = [pulls, lifeLoad, rope, untying, endFree, object, passing, purpose];
 
 function reasonsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
-  const out: RuleText[] = job.pulls.map((pull) => {
+  const out: RuleText[] = stops(knot, job) ? [{ rule: 'P0', text: 'pulled against what it stops' }] : job.pulls.map((pull) => {
     const g = knot.pulls.find((x) => x.pull === pull)!;
     return { rule: 'P0', text: g.grade === 'made' ? `made for ${PULL_WORDS[pull]}` : `${PULL_WORDS[pull]}: ${g.condition}` };
   });

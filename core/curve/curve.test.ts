@@ -113,6 +113,12 @@ describe('doubling and tripling a path', () => {
     expect(lanes(circle(3, 200).slice(0, 150), 3, 1.28)).toHaveLength(3);
   });
 
+  test('a path that runs into itself is refused', () => {
+    const loop = (rise: number): Point3[] => splineThrough([[-12, 0, 0], [0, 0, -rise], [9, 3, 0], [6, 9, 0], [0, 8, 0], [0, 0, rise], [0, -12, 0]], 60);
+    expect(() => lanes(loop(0), 2, 1)).toThrow(expect.objectContaining({ code: 'strands-touch' }) as unknown as Error);
+    expect(lanes(loop(0.7), 2, 1)).toHaveLength(2);
+  });
+
   test('strands laid round each other show their turns', () => {
     const round = (phase: number, turns: number): Point3[] => Array.from({ length: 200 }, (_, k) => [k / 10, 0.6 * Math.cos(phase + (2 * Math.PI * turns * k) / 199), 0.6 * Math.sin(phase + (2 * Math.PI * turns * k) / 199)]);
     const straightened = Array.from({ length: 200 }, (_, k): Point3 => [k / 10, 0, 0]);

@@ -4,17 +4,22 @@
  */
 import { fault } from '../errors';
 import { smallestRadius } from './curvature';
+import { smallestDistance } from './distance';
 import { transportFrames } from './frames';
 import { offsetInPlane } from './offset';
 import { resample } from './polyline';
 import type { Point3 } from './types';
 import { distance, dot, subtract } from './vector';
 
+/** Parts of a ribbon may come this near, as a share of the gap between its strands. */
+const CLEAR_SHARE = 0.75;
+
 /**
  * Strands beside each other along a path, left first, seen along the path.
  * @param path a dense line, its bends seen in the page wider than half the ribbon
  * @param gap distance of neighbouring strands, > 0, in the unit of the points
- * @throws bend-too-tight where the inner strand would have no room and fold over itself
+ * @throws bend-too-tight where the inner strand would have no room and fold over itself; strands-touch where parts of
+ *   the ribbon that are no neighbours come nearer to each other than three quarters of the gap
  */
 export function lanes(path: readonly Point3[], count: 2 | 3, gap: number): Point3[][] {
   const half = ((count - 1) * gap) / 2;
@@ -22,7 +27,10 @@ export function lanes(path: readonly Point3[], count: 2 | 3, gap: number): Point
   const shadow = resample(path.map((p): Point3 => [p[0], p[1], 0]), Math.max(half / 2, 1e-9));
   const radius = smallestRadius(shadow);
   if (radius <= half) throw fault('bend-too-tight', { radius: radius.toFixed(2), half: half.toFixed(2) });
-  return Array.from({ length: count }, (_, k) => offsetInPlane(path, half - k * gap));
+  const strands = Array.from({ length: count }, (_, k) => offsetInPlane(path, half - k * gap));
+  const ribbon = strands.map((points) => ({ points: resample(points, gap / 3), closed: false }));
+  if (smallestDistance(ribbon, 2 * gap) < CLEAR_SHARE * gap) throw fault('strands-touch');
+  return strands;
 }
 
 /**

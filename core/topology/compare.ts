@@ -1,5 +1,5 @@
 /** Two given diagrams: are they the same, mirror images, one knot drawn two ways, or one crossing apart? */
-import { mirrored, withCrossingReversed, type Diagram, type Pass2 } from './diagram';
+import { mirrored, withCrossingReversed, type Diagram, type DiagramPass } from './diagram';
 import { invariantsOf, signature } from './invariants';
 import { reduced } from './reduce';
 
@@ -40,7 +40,7 @@ function matches(a: Diagram, b: Diagram): boolean {
   return step(0, new Map(), new Map());
 }
 
-function along(mine: readonly Pass2[], other: readonly Pass2[], shift: number, a: Diagram, b: Diagram, to: Map<number, number>, from: Map<number, number>) {
+function along(mine: readonly DiagramPass[], other: readonly DiagramPass[], shift: number, a: Diagram, b: Diagram, to: Map<number, number>, from: Map<number, number>) {
   for (let i = 0; i < mine.length; i++) {
     const p = mine[i]!;
     const q = other[(i + shift) % other.length]!;

@@ -6,20 +6,20 @@
 import { fault } from '../errors';
 import type { Crossings } from './crossings';
 
-export interface Pass2 {
+export interface DiagramPass {
   readonly crossing: number;
   readonly over: boolean;
 }
 
 export interface Diagram {
-  readonly components: readonly (readonly Pass2[])[];
+  readonly components: readonly (readonly DiagramPass[])[];
   /** sign of each crossing, +1 or -1 */
   readonly signs: readonly (1 | -1)[];
 }
 
 /** The diagram of closed lines seen along a direction. */
 export function diagramOf(crossings: Crossings, lineCount: number): Diagram {
-  const components: Pass2[][] = Array.from({ length: lineCount }, () => []);
+  const components: DiagramPass[][] = Array.from({ length: lineCount }, () => []);
   const signs = new Array<1 | -1>(crossings.count).fill(1);
   for (const p of crossings.passes) {
     components[p.line]!.push({ crossing: p.crossing, over: p.over });
@@ -161,7 +161,7 @@ export function parseGaussCode(text: string): { diagram: Diagram; open: boolean[
     open.push(kind === 'open');
     const tokens = rest!.trim().split(/\s+/).filter((t) => t !== '');
     if (tokens.length > MOST_TOKENS) throw fault('bad-code', { reason: 'it is too long' });
-    return tokens.map((token): Pass2 => {
+    return tokens.map((token): DiagramPass => {
       const m = /^([OU])(\d{1,6})([+-])$/.exec(token);
       if (!m) throw fault('bad-code', { reason: `"${token.slice(0, 20)}" is no token such as O3+` });
       const over = m[1] === 'O';

@@ -2,19 +2,19 @@
  * Simpler diagrams of the same knot. Reidemeister's first and second move, as often as they apply; what
  * stays may still not be the simplest diagram there is.
  */
-import { renumbered, type Diagram, type Pass2 } from './diagram';
+import { renumbered, type Diagram, type DiagramPass } from './diagram';
 
 /** The first crossing that is a mere kink: both its passes follow each other. */
-function kink(components: readonly (readonly Pass2[])[]): number[] | null {
+function kink(components: readonly (readonly DiagramPass[])[]): number[] | null {
   for (const c of components)
     for (let i = 0; i < c.length; i++) if (c.length > 1 && c[i]!.crossing === c[(i + 1) % c.length]!.crossing) return [c[i]!.crossing];
   return null;
 }
 
 /** Two crossings that one strand makes over (or under) another, one after the other on both. */
-function overlap(components: readonly (readonly Pass2[])[], signs: Diagram['signs']): number[] | null {
+function overlap(components: readonly (readonly DiagramPass[])[], signs: Diagram['signs']): number[] | null {
   const beside = new Map<string, 1>();
-  const pairs: [Pass2, Pass2][] = [];
+  const pairs: [DiagramPass, DiagramPass][] = [];
   for (const c of components) {
     if (c.length < 2) continue;
     for (let i = 0; i < c.length; i++) {
@@ -29,7 +29,7 @@ function overlap(components: readonly (readonly Pass2[])[], signs: Diagram['sign
   return null;
 }
 
-const key = (p: Pass2, q: Pass2) => `${p.over ? 'O' : 'U'}${Math.min(p.crossing, q.crossing)} ${Math.max(p.crossing, q.crossing)}`;
+const key = (p: DiagramPass, q: DiagramPass) => `${p.over ? 'O' : 'U'}${Math.min(p.crossing, q.crossing)} ${Math.max(p.crossing, q.crossing)}`;
 
 /** The diagram without kinks and overlaps, numbered anew. The writhe may change, the knot does not. */
 export function reduced(d: Diagram): Diagram {

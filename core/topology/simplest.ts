@@ -29,8 +29,21 @@ function withoutRepeats({ points, closed }: Line3): Line3 {
 }
 
 export interface SimplestOptions {
-  /** parts nearer to each other than this touch; unit of the points */
+  /** parts nearer to each other than this touch; unit of the points; without it a thousandth of the mean step */
   readonly closest?: number;
+}
+
+const TOUCHING_SHARE = 1e-3;
+
+function meanStep(lines: readonly Line3[]): number {
+  let total = 0;
+  let count = 0;
+  for (const { points } of lines)
+    for (let i = 1; i < points.length; i++) {
+      total += distance(points[i - 1]!, points[i]!);
+      count++;
+    }
+  return total / count;
 }
 
 /**
@@ -42,8 +55,7 @@ export function simplestDiagram(lines: readonly Line3[], { closest }: SimplestOp
   const clean = lines.map(withoutRepeats);
   refuseUnfit(clean);
   if (clean.some((l) => !l.closed)) throw fault('ends-not-joined');
-  const size = Math.max(...clean.flatMap((l) => l.points.map((p) => Math.hypot(...p))));
-  refuseTouching(clean, closest ?? size * 1e-9);
+  refuseTouching(clean, closest ?? TOUCHING_SHARE * meanStep(clean));
   const fewer = straightened(clean);
   let best: Diagram | null = null;
   let refusal: IdiomError | null = null;

@@ -181,9 +181,9 @@ describe('the shelf', () => {
     fireEvent.change(screen.getByLabelText(/^Name/), { target: { value: 'fig 9' } });
     expect(names()).toEqual(['Figure-nine stopper']);
     fireEvent.change(screen.getByLabelText('Family'), { target: { value: '' } });
-    fireEvent.change(screen.getByLabelText('Purpose'), { target: { value: 'tether' } });
+    fireEvent.change(screen.getByLabelText('Purpose'), { target: { value: 'end-loop' } });
     expect(names()).toEqual(['Figure-nine on a bight']);
-    expect(router.state.location.search).toBe('?name=fig+9&purpose=tether');
+    expect(router.state.location.search).toBe('?name=fig+9&purpose=end-loop');
   });
 
   test('asks which is meant where one name stands for several; nothing found can be undone', async () => {

@@ -5,7 +5,7 @@ export const entry = {
   id: 'alpine-butterfly',
   names: ['Alpine butterfly', 'butterfly', 'butterfly loop', 'butterfly knot', 'lineman’s loop'],
   family: 'midline',
-  purposes: ['midline', 'isolate-damage', 'handle', 'end-loop'],
+  purposes: ['midline', 'isolate-damage', 'handle'],
   needs: { free_end: false, thicknesses_through_object: 2, eye_first: true, text: 'neither end; an object that can be clipped or put over' },
   pulls: [
     { pull: 'standing-eye', grade: 'made', condition: 'set', what_happens: 'it was made for this pull', source: 'practice' },

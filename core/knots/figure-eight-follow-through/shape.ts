@@ -41,13 +41,13 @@ function followThrough({ loadOutside = false, pairCrossed = false, wrongLane = f
       return side * sense * HALF_GAP * swapped;
     };
     const moved = offsetInPlane(line, offset);
-    return pairCrossed ? moved.map((p, i): Point3 => [p[0], p[1], p[2] + sense * 0.62 * bell((i - nearTurn) / (1.4 * width))]) : moved;
+    return pairCrossed ? moved.map((p, i): Point3 => [p[0], p[1], p[2] + sense * 0.66 * bell((i - nearTurn) / (1.4 * width))]) : moved;
   };
   const standing = lane(1);
   let tail = lane(-1);
   if (wrongLane) {
     const at = nearestIndex(line, [0, 8.2 * SCALE, HEIGHT]);
-    tail = tail.map((p, i): Point3 => [p[0], p[1], p[2] - (2 * HEIGHT + 1.35) * bell((i - at) / 46)]);
+    tail = tail.map((p, i): Point3 => [p[0], p[1], p[2] - (2 * HEIGHT + 1.5) * bell((i - at) / 52)]);
   }
   const { points, eyeNode } = joinedByEye({ standing, tail });
   return {

@@ -5,7 +5,7 @@ export const entry = {
   id: 'figure-nine-on-bight',
   names: ['Figure-nine on a bight', 'figure-nine loop', 'nine on a bight'],
   family: 'end-loop',
-  purposes: ['end-loop', 'tether'],
+  purposes: ['end-loop'],
   needs: { free_end: false, thicknesses_through_object: 2, eye_first: true, text: 'a bight longer than for the eight, and an object that can be clipped or put over' },
   pulls: [
     { pull: 'standing-eye', grade: 'made', condition: 'every pair parallel, all four strands set', what_happens: 'it was made for this pull', source: 'general' },

@@ -8,7 +8,7 @@ export const entry = {
   purposes: ['stopper'],
   needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end' },
   pulls: [
-    { pull: 'through', grade: 'made', condition: 'set, and more than the device can take in', what_happens: 'it stops against a device, a ring or a hand', source: 'general' },
+    { pull: 'through', grade: 'ok', condition: 'set', what_happens: 'standing part and tail pulled apart only draw it tighter', source: 'general' },
   ],
 
   untying: [
