@@ -242,5 +242,5 @@ function drawnUp(laid: LaidKnot, drawing: Drawing, eyeNode: number, presentation
  */
 export function bakeForm(laid: LaidKnot, presentation: Presentation | null): BakedForm {
   const { drawing, eyeNode } = laid;
-  return { ...laidForm(laid), set: drawing && presentation && eyeNode !== undefined ? drawnUp(laid, drawing, eyeNode, presentation) : null };
+  return { ...laidForm(laid), ...(laid.openEnd && { openEnd: true }), set: drawing && presentation && eyeNode !== undefined ? drawnUp(laid, drawing, eyeNode, presentation) : null };
 }

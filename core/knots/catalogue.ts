@@ -85,8 +85,10 @@ export function shapeOf(id: string, form: string, state: ShapeState, onto: Onto 
   const rope: ShapeComponent = { name: 'rope', role: 'rope', closed: false, diameter: 1, points, marks };
   const shown = onto ?? (form === 'one-harness-point' ? 'one' : null);
   if (!shown) return [rope, ...(state === 'laid' ? baked.objects : [])];
-  if (marks.eye === undefined) throw fault('no-object-form', { knot: id, object: shown });
-  const far = points[marks.eye]!;
+  // an end that never came back has gone through what it should hold: where it turns up again
+  const turned = baked.openEnd && state !== 'laid' ? points.reduce((low, p) => (p[1] < low[1] ? p : low)) : undefined;
+  const far = marks.eye === undefined ? turned : points[marks.eye]!;
+  if (!far) throw fault('no-object-form', { knot: id, object: shown });
   if (shown === 'clip') return [rope, karabinerIn(far)];
   if (shown === 'ring') return [rope, ringIn(far)];
   return [rope, ...harnessPoints(far, shown)];

@@ -177,6 +177,11 @@ test('the harness hangs in the eye: both points threaded, or one', () => {
   // a rope whose two legs both pass the far side closes up round the ring: one threading counts one
   expect(linked('both')).toEqual([1, 1]);
   expect(linked('one')).toEqual([1, 0]);
+  // half finished, the end has gone through both and hangs free
+  const [rope, ...rings] = shapeOf('figure-eight-follow-through', 'half-finished', 'tight', 'both');
+  const low = Math.min(...rope!.points.map((p) => p[1]));
+  for (const ring of rings) expect(Math.max(...ring.points.map((p) => p[1]))).toBeGreaterThan(low);
+  expect(() => shapeOf('figure-eight-follow-through', 'half-finished', 'laid', 'both')).toThrow(expect.objectContaining({ code: 'no-object-form' }) as unknown as Error);
 });
 
 test('wraps can be chosen where they are a choice', () => {

@@ -68,6 +68,8 @@ export interface BakedForm {
   readonly laidView: LaidView;
   /** what it is tied to, beside the laid form */
   readonly objects: readonly ShapeComponent[];
+  /** the end hangs free and never came back into the knot: there is no eye */
+  readonly openEnd?: boolean;
   /** null while only the laid form has been computed */
   readonly set: DrawnUp | null;
 }
