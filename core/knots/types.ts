@@ -103,6 +103,7 @@ export interface KnotEntry {
     /** the eye is finished before it goes on the object, which must be clipped or put over */
     readonly eye_first?: boolean;
     readonly text: string;
+    readonly source: Source;
   };
   readonly pulls: readonly PullGrade[];
   readonly untying: readonly Untying[];

@@ -100,6 +100,17 @@ describe('invariants', () => {
     }
   });
 
+  test('coefficients beyond what plain numbers hold are still exact', () => {
+    // sixty rings apart: every ring but one is worth -(t^(1/2) + t^(-1/2)), so binomial coefficients of 59 appear
+    const apart: Diagram = { components: Array.from({ length: 60 }, () => []), signs: [] };
+    const v = jones(apart);
+    expect(v).toEqual(jonesByBigInt(apart));
+    let binomial = 1n;
+    for (let k = 0n; k < 29n; k++) binomial = (binomial * (59n - k)) / (k + 1n);
+    expect(binomial > 2n ** 53n).toBe(true);
+    expect(v.c[29]).toBe(-binomial);
+  });
+
   test('the same from every direction, turned, and scaled', () => {
     const n = fc.double({ min: -1, max: 1, noNaN: true });
     const expected = signature(invariantsOf(simplestDiagram([figureEight])));

@@ -6,7 +6,7 @@ export const entry = {
   names: ['Locked bowline', 'bowline with a lock'],
   family: 'end-loop',
   purposes: ['tie-in', 'end-loop', 'hitch-object'],
-  needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end; nothing is tied before the end has gone through' },
+  needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end; nothing is tied before the end has gone through', source: 'practice' },
   pulls: [
     { pull: 'standing-eye', grade: 'made', condition: 'locked through the collar and set', what_happens: 'it was made for this pull', source: 'practice' },
   ],

@@ -6,7 +6,7 @@ export const entry = {
   names: ['Bowline with the Yosemite finish', 'Yosemite bowline', 'finished bowline'],
   family: 'end-loop',
   purposes: ['end-loop'],
-  needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end' },
+  needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end', source: 'general' },
   pulls: [
     { pull: 'standing-eye', grade: 'ok', condition: 'with a stopper on the tail, and never with a small eye', what_happens: 'it was made for this pull; the double bowline is advised in its place', source: 'practice' },
     { pull: 'tail-eye', grade: 'fails', condition: 'always', what_happens: 'the tail is held by the finish alone', source: 'general' },

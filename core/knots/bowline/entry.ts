@@ -6,7 +6,7 @@ export const entry = {
   names: ['Bowline', 'simple bowline', 'single bowline'],
   family: 'end-loop',
   purposes: ['tie-in', 'end-loop', 'hitch-object'],
-  needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end' },
+  needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end', source: 'general' },
   pulls: [
     { pull: 'standing-eye', grade: 'made', condition: 'for a life only with a lock or a stopper', what_happens: 'it was made for this pull', source: 'practice' },
     { pull: 'tail-eye', grade: 'fails', condition: 'always', what_happens: 'becomes a noose that shuts on what it holds', source: 'practice' },

@@ -6,7 +6,7 @@ export const entry = {
   names: ['Butterfly, rewoven through a ring', 'rewoven butterfly', 'rethreaded butterfly'],
   family: 'end-loop',
   purposes: ['end-loop', 'hitch-object'],
-  needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end; the object may be a closed ring' },
+  needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end; the object may be a closed ring', source: 'practice' },
   pulls: [
     { pull: 'standing-eye', grade: 'made', condition: 'set', what_happens: 'it was made for this pull', source: 'general' },
     { pull: 'tail-eye', grade: 'made', condition: 'set', what_happens: 'it was made for this pull', source: 'general' },

@@ -6,7 +6,7 @@ export const entry = {
   names: ['Double bowline', 'round-turn bowline'],
   family: 'end-loop',
   purposes: ['tie-in', 'end-loop', 'hitch-object'],
-  needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end' },
+  needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end', source: 'general' },
   pulls: [
     { pull: 'standing-eye', grade: 'made', condition: 'set; for a life with a stopper on the tail', what_happens: 'it was made for this pull', source: 'practice' },
   ],

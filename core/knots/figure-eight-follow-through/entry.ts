@@ -6,7 +6,7 @@ export const entry = {
   names: ['Figure-eight follow-through', 'rethreaded figure-eight', 'rewoven figure-eight', 'retraced figure-eight', 'traced eight'],
   family: 'end-loop',
   purposes: ['tie-in', 'end-loop', 'hitch-object'],
-  needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end, and about an arm’s length of it before the first eight' },
+  needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end, and about an arm’s length of it before the first eight', source: 'practice' },
   pulls: [
     { pull: 'standing-eye', grade: 'made', condition: 'every pair parallel, all four strands set', what_happens: 'it was made for this pull', source: 'practice' },
     { pull: 'tail-eye', grade: 'ok', condition: 'as part of the eye', what_happens: 'the tail carries like the standing part', source: 'practice' },

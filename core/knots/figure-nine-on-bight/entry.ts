@@ -6,7 +6,7 @@ export const entry = {
   names: ['Figure-nine on a bight', 'figure-nine loop', 'nine on a bight'],
   family: 'end-loop',
   purposes: ['end-loop'],
-  needs: { free_end: false, thicknesses_through_object: 2, eye_first: true, text: 'a bight longer than for the eight, and an object that can be clipped or put over' },
+  needs: { free_end: false, thicknesses_through_object: 2, eye_first: true, text: 'a bight longer than for the eight, and an object that can be clipped or put over', source: 'general' },
   pulls: [
     { pull: 'standing-eye', grade: 'made', condition: 'every pair parallel, all four strands set', what_happens: 'it was made for this pull', source: 'general' },
     { pull: 'tail-eye', grade: 'ok', condition: 'set', what_happens: 'the tail carries like the standing part', source: 'general' },

@@ -6,7 +6,7 @@ export const entry = {
   names: ['Figure-nine stopper', 'single figure-nine', 'figure-nine knot'],
   family: 'stopper',
   purposes: ['stopper'],
-  needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end' },
+  needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end', source: 'general' },
   pulls: [
     { pull: 'through', grade: 'ok', condition: 'set', what_happens: 'standing part and tail pulled apart only draw it tighter', source: 'general' },
   ],

@@ -6,7 +6,7 @@ export const entry = {
   names: ['Overhand on a bight', 'overhand loop', 'loop knot'],
   family: 'end-loop',
   purposes: ['end-loop', 'tether'],
-  needs: { free_end: false, thicknesses_through_object: 2, eye_first: true, text: 'a bight long enough for eye and knot, and an object that can be clipped or put over' },
+  needs: { free_end: false, thicknesses_through_object: 2, eye_first: true, text: 'a bight long enough for eye and knot, and an object that can be clipped or put over', source: 'general' },
   pulls: [
     { pull: 'standing-eye', grade: 'made', condition: 'every pair parallel, all four strands set', what_happens: 'it was made for this pull', source: 'general' },
     { pull: 'tail-eye', grade: 'ok', condition: 'set', what_happens: 'the tail carries like the standing part', source: 'general' },

@@ -6,7 +6,7 @@ export const entry = {
   names: ['Trefoil stopper', 'three-lobed stopper', 'oysterman’s stopper'],
   family: 'stopper',
   purposes: ['stopper'],
-  needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end; little of it' },
+  needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end; little of it', source: 'practice' },
   pulls: [
     { pull: 'through', grade: 'ok', condition: 'set', what_happens: 'standing part and tail pulled apart only draw it tighter', source: 'general' },
   ],

@@ -85,7 +85,7 @@ function Facts({ knot }: { knot: KnotReply }) {
       <h2 id="known">What is known of it</h2>
       <dl className="facts mt-2 mb-0">
         <dt>For</dt><dd>{knot.purposes.map((p) => PURPOSE_WORDS[p]).join(', ')}</dd>
-        <dt>Needs</dt><dd>{knot.needs.text}</dd>
+        <dt>Needs</dt><dd><Said fact={knot.needs} /></dd>
         <dt>Pulled</dt>
         <dd>
           <ul className="plain">{knot.pulls.map((p) => <li key={p.pull}><b>{PULL_WORDS[p.pull]}: {GRADE_WORDS[p.grade]}</b>, {p.condition}{p.grade === 'made' ? '' : `; ${p.what_happens}`} <From source={p.source} /></li>)}</ul>
