@@ -29,11 +29,11 @@ function withoutRepeats({ points, closed }: Line3): Line3 {
 }
 
 export interface SimplestOptions {
-  /** parts nearer to each other than this touch; unit of the points; without it a thousandth of the mean step */
+  /** parts nearer to each other than this touch; unit of the points; without it a hundred-thousandth of the mean step */
   readonly closest?: number;
 }
 
-const TOUCHING_SHARE = 1e-3;
+const TOUCHING_SHARE = 1e-5;
 
 function meanStep(lines: readonly Line3[]): number {
   let total = 0;
