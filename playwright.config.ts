@@ -8,7 +8,9 @@ export default defineConfig({
   retries: 0,
   outputDir: 'dist/e2e',
   reporter: [['list'], ['json', { outputFile: 'dist/e2e.json' }]],
-  timeout: 90_000,
+  timeout: 150_000,
+  // a slow machine with other work on it must not look like a fault
+  expect: { timeout: 20_000 },
   use: {
     baseURL: process.env['IDIOM_TEST_URL'] ?? 'http://127.0.0.1:8080',
     viewport: { width: 1280, height: 800 },

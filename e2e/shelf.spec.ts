@@ -8,7 +8,8 @@ test('a knot is found by any of its names, an ambiguous one is asked about, and 
   await stepIn(page, 'Tove Vannmark');
   await page.goto('/tie');
   await expect(page.getByRole('status')).toContainText('16 knots');
-  // every picture on the shelf is really there
+  // every picture on the shelf is really there once one has been down to it
+  await page.locator('.shelf').last().scrollIntoViewIfNeeded();
   await expect.poll(() => page.locator('.shelf img').evaluateAll((all) => (all as HTMLImageElement[]).filter((i) => i.complete && i.naturalWidth > 0).length)).toBe(16);
   await page.getByLabel(/^Name/).fill('barrel');
   await expect(page.getByRole('heading', { name: /is said of more than one knot/ })).toBeVisible();

@@ -12,6 +12,8 @@ export interface KnotPictureProps {
   /** another form whose frame is shared, so that both pictures have one scale */
   readonly fit?: string | undefined;
   readonly size: number;
+  /** fetched only when it comes near the screen */
+  readonly lazy?: boolean;
   readonly alt: string;
 }
 
@@ -28,5 +30,5 @@ export function pictureUrl({ knot, form = 'right', face = 'front', state, crop =
 }
 
 export function KnotPicture(props: KnotPictureProps) {
-  return <img src={pictureUrl(props, useTheme())} alt={props.alt} width={props.size} draggable={false} />;
+  return <img src={pictureUrl(props, useTheme())} alt={props.alt} width={props.size} draggable={false} loading={props.lazy ? 'lazy' : undefined} />;
 }

@@ -79,7 +79,7 @@ export function Shelf() {
           <div className="shelf">
             {shown.filter((k) => k.family === f).map((k) => (
               <Link key={k.id} to={`/tie/${k.id}`} className="sheet">
-                <div className="pic"><KnotPicture knot={k.id} state="laid" size={200} alt={`${k.names[0]}, front, laid out`} /></div>
+                <div className="pic"><KnotPicture knot={k.id} state="laid" size={200} lazy alt={`${k.names[0]}, front, laid out`} /></div>
                 <div className="say">
                   <h3>{k.names[0]}</h3>
                   {k.names.length > 1 ? <span className="small quiet">{k.names.slice(1).join(', ')}</span> : null}

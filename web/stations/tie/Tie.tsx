@@ -109,7 +109,7 @@ function Faces({ knot, wraps, state }: { knot: KnotReply; wraps: number | undefi
     <div className="two-faces">
       {knot.faces.map((f) => (
         <figure key={f.face} className="sheet">
-          <div className="pic"><KnotPicture knot={knot.id} face={f.face} state={state} wraps={wraps} size={440} alt={`${knot.names[0]}, ${f.face}. ${knot.path_in_words}`} /></div>
+          <div className="pic"><KnotPicture knot={knot.id} face={f.face} state={state} wraps={wraps} size={440} lazy alt={`${knot.names[0]}, ${f.face}. ${knot.path_in_words}`} /></div>
           <figcaption><b>{f.face === 'front' ? 'Front' : 'Back'}</b> {f.shows} <From source={f.source} /></figcaption>
         </figure>
       ))}
@@ -129,7 +129,7 @@ function Faults({ knot, state }: { knot: KnotReply; state: ShapeState }) {
       {drawn.length > 0 ? (
         <div className="shelf wrongs">
           {drawn.map((f) => (
-            <figure key={f.id} className="sheet"><div className="pic"><KnotPicture knot={knot.id} form={f.id} state={state} fit="right" size={200} alt={`${knot.names[0]}, front, fault: ${f.name}`} /></div><figcaption className="say"><b>{f.name}</b></figcaption></figure>
+            <figure key={f.id} className="sheet"><div className="pic"><KnotPicture knot={knot.id} form={f.id} state={state} fit="right" size={200} lazy alt={`${knot.names[0]}, front, fault: ${f.name}`} /></div><figcaption className="say"><b>{f.name}</b></figcaption></figure>
           ))}
         </div>
       ) : null}
