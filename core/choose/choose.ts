@@ -5,7 +5,7 @@
  * knows it, then ways to get it wrong, then rope used. Silence of a profile is said, it is neither a yes nor a no.
  */
 import { knotById, knotIds, CATALOGUE_VERSION } from '../knots/catalogue';
-import type { KnotEntry } from '../knots/types';
+import { FAMILIES, type KnotEntry } from '../knots/types';
 import type { Profile } from '../profiles';
 import type { Job } from './job';
 
@@ -103,9 +103,9 @@ const untying: Rule = (_knot, job) => (job.untie === 'under-load' ? [{ rule: 'U1
 const passing: Rule = (_knot, job) =>
   job.must_pass.length > 0 ? [{ rule: 'M1', weight: 2, text: `no trial is recorded of it passing: ${job.must_pass.join(', ')}` }] : [];
 
-const purpose: Rule = (knot, job) => (knot.purposes.includes(job.purpose) ? [] : [{ rule: 'F1', weight: 3, text: `not for this purpose: it is ${FAMILY_WORDS[knot.family]}, not for "${job.purpose}"` }]);
+const purpose: Rule = (knot, job) => (knot.purposes.includes(job.purpose) ? [] : [{ rule: 'F1', weight: 3, text: `not for this purpose: it is ${withArticle(FAMILIES[knot.family])}, not for "${job.purpose}"` }]);
 
-const FAMILY_WORDS: Readonly<Record<KnotEntry['family'], string>> = { 'end-loop': 'an end loop', stopper: 'a stopper', midline: 'a midline loop', noose: 'a noose' };
+const withArticle = (word: string) => `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`;
 
 const RULES: readonly Rule[] = [pulls, lifeLoad, rope, untying, endFree, object, passing, purpose];
 

@@ -2,7 +2,7 @@
  * Finding a knot by any of its usual names. Where one name stands for several knots the search asks which
  * is meant; it never takes the likeliest. Typing on narrows by the words begun.
  */
-import { FAMILIES, type KnotEntry } from './types';
+import { FAMILIES, type Family } from './types';
 
 export interface Meaning {
   /** what the name stands for here, in words */
@@ -72,7 +72,7 @@ export interface Found {
  * @param entries what to look in: the usual names, the family and its word are looked at
  * @param text as typed; empty finds everything
  */
-export function searchKnots(entries: readonly Pick<KnotEntry, 'id' | 'names' | 'family'>[], text: string): Found {
+export function searchKnots(entries: readonly { readonly id: string; readonly names: readonly string[]; readonly family: Family }[], text: string): Found {
   const asked = wordsOf(text);
   const ask = ambiguity(text);
   const named = new Set(ask?.meanings.flatMap((m) => (m.knot ? [m.knot] : [])));

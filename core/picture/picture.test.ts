@@ -45,6 +45,19 @@ describe('a vector picture', () => {
     expect(compared).toBeGreaterThan(5);
   });
 
+  test('a point that lies exactly on another strand as seen does not make its words wrong', () => {
+    const points: Point3[] = [[-6, 0, 0], [-3, 0, 0], [0, 0, 0], [3, 0, 0], [6, 3, 1], [3, 6, 2], [0, 3, 2], [0, -3, 2], [0, -8, 2]];
+    const text = drawVector([{ name: 'rope', role: 'rope', closed: false, diameter: 1, points }], settings);
+    expect(text).toContain('<desc>From the standing part the rope passes under at 1, over at 1, and out as the tail. 1 crossing.</desc>');
+  });
+
+  test('where strands touch nothing is said of the path', () => {
+    const points: Point3[] = [[-6, 0, 0], [6, 0, 0], [6, 6, 0], [0, 6, 0], [0, -6, 0]];
+    const text = drawVector([{ name: 'rope', role: 'rope', closed: false, diameter: 1, points }], settings);
+    expect(text).toMatch(/^<svg/);
+    expect(text).not.toContain('<desc>');
+  });
+
   test('numbers in it are finite', () => expect(svg).not.toMatch(/NaN|Infinity|undefined/));
 });
 

@@ -4,8 +4,8 @@
  * in front, a piece is darker. Tracer yarns follow the sheath (two families of helices), so that run and
  * twist can be read. Orthographic; the shape's z axis points to the viewer on the front.
  */
-import { arcLengths, lerp, onTube, resample, splineThrough, transportFrames, type Frames, type Point3 } from '../curve';
-import { crossingsSeenFrom, type Crossings, type Pass } from '../topology';
+import { arcLengths, lerp, onTube, resample, splineThrough, transportFrames, type Frames, type Line3, type Point3 } from '../curve';
+import { regularView, type Crossings, type Pass } from '../topology';
 import { mixed, PICTURE_THEMES, type PictureTheme } from './tokens';
 
 export interface PictureComponent {
@@ -81,6 +81,8 @@ export function pathInWords({ count, passes }: Crossings, ids?: readonly number[
 
 /** Rope is drawn in whole hundredths of a diameter: shorter to write and to read than fractions. */
 const UNITS = 100;
+/** Straight on; where a point lies exactly on another strand, a hair aside. */
+const NEARLY_STRAIGHT_ON: readonly Point3[] = [[0, 0, 1], [3e-6, 1e-6, 1], [-1e-6, 4e-6, 1], [5e-6, -7e-6, 1]];
 const whole = (x: number) => Math.round(x * UNITS);
 const spot = (p: Point3) => `${whole(p[0])} ${whole(-p[1])}`;
 const polyline = (points: readonly Point3[]) => `M${points.map(spot).join('L')}`;
@@ -170,14 +172,9 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
   pieces.sort((a, b) => a.depth - b.depth);
 
   const ropes = components.filter((c) => c.role !== 'ring' && c.role !== 'post').map((c) => ({ points: facing(c.points, settings.face), closed: c.closed }));
-  let crossings: Crossings = { count: 0, passes: [] };
-  try {
-    crossings = crossingsSeenFrom(ropes, [0, 0, 1]);
-  } catch {
-    // strands that touch exactly along the line of sight: the picture stands, only its words are left out
-  }
-  const ids = settings.crossingIds?.(crossings);
-  const spots = crossings.passes
+  const crossings = crossingsOrNone(ropes);
+  const ids = crossings ? settings.crossingIds?.(crossings) : undefined;
+  const spots = (crossings?.passes ?? [])
     .filter((p) => p.over)
     .map((p) => {
       const q = ropes[p.line]!.points[Math.floor(p.at)]!;
@@ -193,7 +190,7 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
   const ground = colours.ground === 'none' ? '' : `<rect x="${f2(x)}" y="${f2(-y - height)}" width="${f2(width)}" height="${f2(height)}" fill="${colours.ground}"/>`;
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${settings.size_px}" height="${Math.round((settings.size_px * height) / width)}" viewBox="${f2(x)} ${f2(-y - height)} ${f2(width)} ${f2(height)}" role="img">` +
-    `<title>${settings.title}</title><desc>${pathInWords(crossings, ids, components[0]?.eye)}</desc>${ground}` +
+    `<title>${settings.title}</title>${crossings ? `<desc>${pathInWords(crossings, ids, components[0]?.eye)}</desc>` : ''}${ground}` +
     `<g fill="none" stroke-linejoin="round" transform="scale(${1 / UNITS})">${pieces.map((p) => p.svg).join('')}</g>${mark}<g fill="none" stroke="none" pointer-events="all">${spots}</g></svg>`
   );
 }
@@ -206,6 +203,15 @@ function turnsSharply(points: readonly Point3[], i: number, j: number): boolean 
     if (ux * vx + uy * vy < 0.975 * Math.hypot(ux, uy) * Math.hypot(vx, vy)) return true;
   }
   return false;
+}
+
+/** The crossings seen; null where strands touch: the picture stands, but nothing is said of its path. */
+function crossingsOrNone(ropes: readonly Line3[]): Crossings | null {
+  try {
+    return regularView(ropes, NEARLY_STRAIGHT_ON);
+  } catch {
+    return null;
+  }
 }
 
 /** A line across a bar, where a gate is hinged or shuts. */

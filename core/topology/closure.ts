@@ -7,7 +7,8 @@
 import { add, cross, distance, dot, norm, perpendicular, scale, subtract, unit, type Line3, type Point3 } from '../curve';
 import { fault } from '../errors';
 import { diagramOf, linkingMatrix } from './diagram';
-import { crossingsSeenFrom } from './crossings';
+import { refuseUnfit } from './fitness';
+import { regularView } from './views';
 
 /** Where the picture is seen from, unless a shape says otherwise. */
 export const FRONT: Point3 = [0, 0, 1];
@@ -65,8 +66,12 @@ function joinOutside(from: Point3, to: Point3, { centre, far }: Surround, layer:
 /** The rope with both ends led out and joined there. @param points an open line whose ends lead out of the knot */
 export const closedAtInfinity = (points: readonly Point3[]): Line3 => closedApart([{ points, closed: false }])[0]!;
 
-/** Every open line joined with itself, closed ones as they are. */
+/**
+ * Every open line joined with itself, closed ones as they are.
+ * @throws shape-not-finite, too-few-points, too-many-points
+ */
 export function closedApart(lines: readonly Line3[], front: Point3 = FRONT): Line3[] {
+  refuseUnfit(lines);
   const around = surround(lines.map((l) => (l.closed ? [...l.points, l.points[0]!] : l.points)));
   let layer = 0;
   return lines.map((l) => (l.closed ? l : { points: [...l.points, ...joinOutside(l.points.at(-1)!, l.points[0]!, around, layer++, front)], closed: true }));
@@ -75,13 +80,15 @@ export function closedApart(lines: readonly Line3[], front: Point3 = FRONT): Lin
 /**
  * Two open ropes as one closed line: the end of each goes on, far away, into the start of the other. A sling's
  * two strands and a host rope are told apart this way where each alone, and their linking, say nothing.
+ * @throws shape-not-finite, too-few-points, too-many-points
  */
 export function crossJoined(a: readonly Point3[], b: readonly Point3[], front: Point3 = FRONT): Line3 {
+  refuseUnfit([{ points: a, closed: false }, { points: b, closed: false }]);
   const around = surround([a, b]);
   return { points: [...a, ...joinOutside(a.at(-1)!, b[0]!, around, 0, front), ...b, ...joinOutside(b.at(-1)!, a[0]!, around, 1, front)], closed: true };
 }
 
-/** Turns to and fro in which the legs of a cut eye are tried until the halves are unlinked. */
+/** Points on each leg of a cut eye for a full turn about the other. */
 const STEPS_PER_TURN = 16;
 
 /**
@@ -92,9 +99,10 @@ const STEPS_PER_TURN = 16;
  * @param eye index of the far point of the eye
  * @param front where the knot is seen from: joins pass behind
  * @returns the half with the standing part, then the half with the tail
- * @throws eye-not-found where the index is not inside the rope
+ * @throws eye-not-found where the index is not inside the rope; shape-not-finite, too-few-points, strands-touch
  */
 export function pinnedEye(points: readonly Point3[], eye: number, front: Point3 = FRONT): [Line3, Line3] {
+  refuseUnfit([{ points, closed: false }]);
   if (!Number.isInteger(eye) || eye < 1 || eye > points.length - 2) throw fault('eye-not-found');
   const { centre, far } = surround([points]);
   const tip = points[eye]!;
@@ -123,7 +131,7 @@ export function pinnedEye(points: readonly Point3[], eye: number, front: Point3 
     const lines = closedApart([{ points: [...points.slice(0, eye), ...a], closed: false }, { points: [...b.reverse(), ...points.slice(eye + 1)], closed: false }], front);
     return [lines[0]!, lines[1]!];
   };
-  const linking = (lines: readonly Line3[]) => linkingMatrix(diagramOf(crossingsSeenFrom(lines, SOMEWHERE), 2))[0]![1]!;
+  const linking = (lines: readonly Line3[]) => linkingMatrix(diagramOf(regularView(lines), 2))[0]![1]!;
   const plain = halves(0);
   const link = linking(plain);
   if (link === 0) return plain;
@@ -133,6 +141,3 @@ export function pinnedEye(points: readonly Point3[], eye: number, front: Point3 
   }
   throw fault('eye-not-found');
 }
-
-/** A direction in which nothing drawn by hand lines up. */
-const SOMEWHERE: Point3 = [0.318309, 0.271828, 0.908];

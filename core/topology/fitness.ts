@@ -1,5 +1,5 @@
 /** What must hold before anything is said of a shape: finite, enough points, no strand through another. */
-import { segmentDistance, type Line3 } from '../curve';
+import { arcLengths, segmentDistance, type Line3 } from '../curve';
 import { fault } from '../errors';
 
 /** More points than this are refused: no knot needs them, and every pair of them is looked at. */
@@ -40,11 +40,7 @@ export function refuseTouching(lines: readonly Line3[], closest: number): void {
   });
   const left = (p: Piece) => Math.min(p.a[0], p.b[0]);
   pieces.sort((p, q) => left(p) - left(q));
-  const length = lines.map(({ points, closed }) => {
-    const s = [0];
-    for (let i = 1; i < points.length + (closed ? 1 : 0); i++) s.push(s[i - 1]! + Math.hypot(...points[i % points.length]!.map((v, k) => v - points[i - 1]![k]!)));
-    return s;
-  });
+  const length = lines.map(({ points, closed }) => arcLengths(closed ? [...points, points[0]!] : points));
   for (let i = 0; i < pieces.length; i++) {
     const p = pieces[i]!;
     const reach = Math.max(p.a[0], p.b[0]) + closest;

@@ -1,25 +1,17 @@
 /** From lines in space to the simplest diagram found: some thirty views, each reduced, the smallest taken. */
-import { distance, type Line3, type Point3 } from '../curve';
+import { distance, lengthOf, type Line3 } from '../curve';
 import { fault, IdiomError } from '../errors';
 import { crossingsSeenFrom } from './crossings';
 import { diagramOf, type Diagram } from './diagram';
 import { refuseTouching, refuseUnfit } from './fitness';
 import { reduced } from './reduce';
 import { straightened } from './straighten';
+import { DIRECTIONS } from './views';
 
 /** A diagram with more crossings, after reduction, is refused. */
 export const MOST_CROSSINGS = 60;
 /** A view with more is not even reduced. */
 const MOST_SEEN = 1500;
-const VIEWS = 30;
-
-/** Evenly spread directions (a Fibonacci sphere), turned so that no axis is among them. */
-export const DIRECTIONS: readonly Point3[] = Array.from({ length: VIEWS }, (_, k) => {
-  const z = 1 - (2 * k + 1) / VIEWS;
-  const a = k * Math.PI * (3 - Math.sqrt(5)) + 0.2345;
-  const r = Math.sqrt(1 - z * z);
-  return [r * Math.cos(a), r * Math.sin(a), z];
-});
 
 /** Points that repeat their neighbour go; on a closed line also a last point that repeats the first. */
 function withoutRepeats({ points, closed }: Line3): Line3 {
@@ -28,34 +20,24 @@ function withoutRepeats({ points, closed }: Line3): Line3 {
   return { points: kept, closed };
 }
 
-export interface SimplestOptions {
-  /** parts nearer to each other than this touch; unit of the points; without it a hundred-thousandth of the mean step */
-  readonly closest?: number;
-}
-
+/** Parts nearer to each other than this share of the mean step touch. */
 const TOUCHING_SHARE = 1e-5;
 
 function meanStep(lines: readonly Line3[]): number {
-  let total = 0;
-  let count = 0;
-  for (const { points } of lines)
-    for (let i = 1; i < points.length; i++) {
-      total += distance(points[i - 1]!, points[i]!);
-      count++;
-    }
-  return total / count;
+  const steps = lines.reduce((n, l) => n + l.points.length - 1, 0);
+  return lines.reduce((sum, l) => sum + lengthOf(l.points), 0) / steps;
 }
 
 /**
  * The simplest diagram found of closed lines.
  * @throws shape-not-finite, too-few-points, too-many-points, strands-touch, too-many-crossings
  */
-export function simplestDiagram(lines: readonly Line3[], { closest }: SimplestOptions = {}): Diagram {
+export function simplestDiagram(lines: readonly Line3[]): Diagram {
   refuseUnfit(lines);
   const clean = lines.map(withoutRepeats);
   refuseUnfit(clean);
   if (clean.some((l) => !l.closed)) throw fault('ends-not-joined');
-  refuseTouching(clean, closest ?? TOUCHING_SHARE * meanStep(clean));
+  refuseTouching(clean, TOUCHING_SHARE * meanStep(clean));
   const fewer = straightened(clean);
   let best: Diagram | null = null;
   let refusal: IdiomError | null = null;

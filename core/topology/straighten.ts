@@ -12,9 +12,11 @@ const turn = (a: Point3, b: Point3, c: Point3, d: Point3) => orient3d(a[0], a[1]
 /** A volume this small a share of the lengths involved counts as flat: no side is taken by a hair. */
 const FLAT_SHARE = 1e-10;
 
+const flatVolume = (p: Point3, q: Point3, a: Point3, b: Point3, c: Point3) => FLAT_SHARE * (distance(p, q) + distance(a, b) + distance(b, c)) ** 3;
+
 /** Whether the segment p q meets the triangle a b c, or comes so near that it might. */
 function meets(p: Point3, q: Point3, a: Point3, b: Point3, c: Point3): boolean {
-  const flat = FLAT_SHARE * (distance(p, q) + distance(a, b) + distance(b, c)) ** 3;
+  const flat = flatVolume(p, q, a, b, c);
   const sp = turn(a, b, c, p);
   const sq = turn(a, b, c, q);
   if ((sp > flat && sq > flat) || (sp < -flat && sq < -flat)) return false;
@@ -44,7 +46,7 @@ function blocked(lines: readonly (readonly Point3[])[], which: number, i: number
         // the neighbours touch the triangle at a corner by right; they must not come back through it
         if ((j + 1) % m === before || j === (i + 1) % n) {
           const far = j === (i + 1) % n ? q : p;
-          if (Math.abs(turn(a, b, c, far)) <= FLAT_SHARE * (distance(p, q) + distance(a, b) + distance(b, c)) ** 3) return true;
+          if (Math.abs(turn(a, b, c, far)) <= flatVolume(p, q, a, b, c)) return true;
           continue;
         }
       }

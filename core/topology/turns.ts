@@ -36,7 +36,7 @@ function placeOn(host: Line3, frames: ReturnType<typeof transportFrames>, p: Poi
 /**
  * @param rope an open or closed line
  * @param host its points at least as dense as the rope's
- * @param within only rope nearer to the host than this counts; what is farther keeps its last angle
+ * @param within only rope nearer to the host than this counts; what lies farther is left out, and so is its turning
  * @throws shape-not-finite, too-few-points, strands-touch where the rope runs through the host's middle
  */
 export function turnsAbout(rope: Line3, host: Line3, within = Infinity): Turns {

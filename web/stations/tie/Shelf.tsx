@@ -56,7 +56,7 @@ export function Shelf() {
     setText('');
     setSearch({}, { replace: true });
   };
-  const { knots, ask } = searchKnots(data as unknown as Parameters<typeof searchKnots>[0], text);
+  const { knots, ask } = searchKnots(data, text);
   const shown = data.filter((k) => knots.includes(k.id) && (family === '' || k.family === family) && (purpose === '' || k.purposes.includes(purpose)));
   const purposes = (Object.keys(PURPOSE_WORDS) as (keyof typeof PURPOSE_WORDS)[]).filter((p) => data.some((k) => k.purposes.includes(p)));
   const families = (Object.keys(FAMILIES) as Family[]).filter((f) => shown.some((k) => k.family === f));

@@ -127,7 +127,7 @@ function Faults({ knot, state }: { knot: KnotReply; state: ShapeState }) {
     <section className="mt-4" aria-labelledby="wrong">
       <h2 id="wrong">What goes wrong</h2>
       {drawn.length > 0 ? (
-        <div className="shelf wrongs">
+        <div className="shelf">
           {drawn.map((f) => (
             <figure key={f.id} className="sheet"><div className="pic"><KnotPicture knot={knot.id} form={f.id} state={state} fit="right" size={200} lazy alt={`${knot.names[0]}, front, fault: ${f.name}`} /></div><figcaption className="say"><b>{f.name}</b></figcaption></figure>
           ))}
