@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { openDesk, store } from '../store';
+import { knotTaken } from '../store/job';
 import { walkBegun, type Walk } from '../store/walks';
 import { PERSON, ROPE, show, TIER } from '../testing/fakeServer';
 import { Begin } from './check/Begin';
@@ -167,6 +168,16 @@ test('own measures: a fist out of range is said, a good one is sent', async () =
   fireEvent.click(screen.getByRole('button', { name: 'Keep my fist' }));
   await screen.findByText('Kept.');
   expect(sent[0]).toMatchObject({ method: 'PATCH', body: { fist_mm: 95.5 } });
+});
+
+test('a knot that cannot be walked through is never exchanged for another', async () => {
+  const { router } = show(<Begin />, '/check', '/check');
+  store.dispatch(knotTaken('alpine-butterfly'));
+  expect(await screen.findByText(/^Alpine butterfly: its check points are not stored yet/)).toBeTruthy();
+  expect((screen.getByLabelText('Knot') as HTMLSelectElement).value).toBe('');
+  fireEvent.click(screen.getByRole('button', { name: 'Begin the walk' }));
+  expect(screen.getByText('which knot is it?')).toBeTruthy();
+  expect(router.state.location.pathname).toBe('/check');
 });
 
 describe('the shelf', () => {

@@ -42,9 +42,11 @@ export function Begin() {
   const profile = profiles.data.find((p) => p.id === values.profile) ?? profiles.data[0]!;
   const checkable = knots.data.filter((k) => k.can_be_checked);
   const taken = knots.data.find((k) => k.id === values.knot);
-  const chosen = taken?.can_be_checked ? taken.id : checkable[0]!.id;
+  // never another knot than the one that was taken: then it is to be chosen
+  const chosen = taken?.can_be_checked ? taken.id : '';
   const stopperForced = stopperAsked(chosen, profile);
   const wrong = {
+    knot: chosen === '' ? 'which knot is it?' : null,
     rope: values.rope === '' ? 'which rope is it in?' : null,
     place: values.place.trim() === '' ? 'where is it?' : null,
     tiedBy: values.tiedBy === '' ? 'who tied it?' : null,
@@ -74,8 +76,8 @@ export function Begin() {
       <h1>Which knot do you look at?</h1>
       <Form noValidate onSubmit={submit} className="form-grid mt-3">
         <Form.Group controlId="knot"><Form.Label>Knot</Form.Label>
-          <Form.Select value={chosen} onChange={(e) => set({ knot: e.target.value })}>{checkable.map((k) => <option key={k.id} value={k.id}>{k.names[0]}</option>)}</Form.Select>
-          {taken && !taken.can_be_checked ? <Form.Text>{taken.names[0]}: its check points are not stored yet, so it cannot be walked through here.</Form.Text> : null}</Form.Group>
+          <Form.Select value={chosen} onChange={(e) => set({ knot: e.target.value })}>{chosen === '' ? <option value="">choose</option> : null}{checkable.map((k) => <option key={k.id} value={k.id}>{k.names[0]}</option>)}</Form.Select>
+          {taken && !taken.can_be_checked ? <Form.Text>{taken.names[0]}: its check points are not stored yet, so it cannot be walked through here.</Form.Text> : null}{say('knot')}</Form.Group>
         <Form.Group controlId="rope"><Form.Label>In which rope</Form.Label>
           <Form.Select value={values.rope} onChange={(e) => set({ rope: e.target.value })} isInvalid={tried && Boolean(wrong.rope)} aria-describedby="rope-wrong">
             <option value="">choose</option>{inService.map((r) => <option key={r.id} value={r.id}>{r.tag}, {r.diameter_mm} mm {KIND_WORDS[r.kind]}</option>)}
