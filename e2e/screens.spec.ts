@@ -15,7 +15,7 @@ for (const name of ['paper', 'headlamp'] as const)
       await expect(page.getByText(ready).first()).toBeVisible();
       await expectNoAxeFindings(page);
     }
-    await beginWalk(page, { rope: 'NL-07', tiedBy: 'Corin Stell', place: 'Kitti Ledge, west count' });
+    await beginWalk(page, { knot: 'Figure-eight follow-through', rope: 'NL-07', tiedBy: 'Corin Stell', place: 'Kitti Ledge, west count' });
     await expectNoAxeFindings(page);
     await answerAs(page, {});
     await measureTail(page, '150');
