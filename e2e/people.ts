@@ -48,6 +48,8 @@ export async function answerAs(page: Page, answers: Readonly<Record<string, stri
 export async function measureTail(page: Page, tail: string): Promise<void> {
   await page.getByLabel('Tail', { exact: true }).fill(tail);
   await page.getByRole('button', { name: /^Keep this length/ }).click();
+  // the next point stands there, or what follows would look at this one again
+  await expect(page.getByRole('heading', { level: 1 })).not.toHaveText('How long is the tail?');
 }
 
 /** Nothing that the accessibility checker finds. */
