@@ -76,6 +76,7 @@ describe('other purposes', () => {
 
   test('a stopper for a stopper, a butterfly for the middle of the rope, a noose to make fast', () => {
     expect(suited({ purpose: 'stopper', object: 'none', life_load: true })).toEqual(expect.arrayContaining(['figure-eight-stopper', 'double-overhand-stopper', 'trefoil-stopper']));
+    for (const pull of ['ring', 'cross', 'tail-eye'] as const) expect(suited({ purpose: 'stopper', object: 'none', pulls: ['standing-eye', pull] })).toEqual([]);
     expect(suited({ purpose: 'midline', object: 'clip', end_free: false, pulls: ['standing-eye', 'tail-eye', 'through'], life_load: true })).toEqual(['alpine-butterfly']);
     expect(suited({ purpose: 'hitch-object', object: 'clip', life_load: false })).toContain('barrel-noose');
   });

@@ -55,11 +55,12 @@ const PULL_WORDS: Readonly<Record<string, string>> = {
   ring: 'the eye pulled apart', all: 'standing part, tail and eye at once', up: 'upward', down: 'downward',
 };
 
-/** A stopper has no eye to be pulled at: it is pulled against what it stops. */
-const stops = (knot: KnotEntry, job: Job) => knot.family === 'stopper' && job.purpose === 'stopper';
+/** A stopper has no eye: what pulls at its standing part pulls it against what it stops. Any other pull it must be graded for. */
+const stops = (knot: KnotEntry, job: Job, pull: Job['pulls'][number]) => knot.family === 'stopper' && job.purpose === 'stopper' && pull === 'standing-eye';
 
 const pulls: Rule = (knot, job) =>
-  (stops(knot, job) ? [] : job.pulls).flatMap((pull): No[] => {
+  job.pulls.flatMap((pull): No[] => {
+    if (stops(knot, job, pull)) return [];
     const grade = knot.pulls.find((g) => g.pull === pull);
     if (!grade) return [{ rule: 'P3', weight: 1, text: `pulled ${PULL_WORDS[pull]}: not known for this knot, so not offered` }];
     if (grade.grade === 'fails') return [{ rule: 'P1', weight: 0, text: `pulled ${PULL_WORDS[pull]} it fails: ${grade.what_happens}` }];
@@ -110,7 +111,8 @@ const withArticle = (word: string) => `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${w
 const RULES: readonly Rule[] = [pulls, lifeLoad, rope, untying, endFree, object, passing, purpose];
 
 function reasonsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
-  const out: RuleText[] = stops(knot, job) ? [{ rule: 'P0', text: 'pulled against what it stops' }] : job.pulls.map((pull) => {
+  const out: RuleText[] = job.pulls.map((pull) => {
+    if (stops(knot, job, pull)) return { rule: 'P0', text: 'pulled against what it stops' };
     const g = knot.pulls.find((x) => x.pull === pull)!;
     return { rule: 'P0', text: g.grade === 'made' ? `made for ${PULL_WORDS[pull]}` : `${PULL_WORDS[pull]}: ${g.condition}` };
   });
