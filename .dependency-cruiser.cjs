@@ -6,7 +6,7 @@ const core = (folder, ...allowed) => ({
 });
 module.exports = {
   forbidden: [
-    { name: 'core-alone', severity: 'error', from: { path: '^core/', pathNot: '\\.test\\.ts$' }, to: { pathNot: '^(core|node_modules/robust-predicates)/', dependencyTypesNot: ['type-only'] } },
+    { name: 'core-alone', severity: 'error', from: { path: '^core/', pathNot: '\\.test\\.ts$' }, to: { pathNot: '^(core|node_modules/robust-predicates|pure-rand|node_modules/pure-rand)/', dependencyTypesNot: ['type-only'] } },
     { name: 'contract-on-core', severity: 'error', from: { path: '^contract/', pathNot: '\\.test\\.ts$' }, to: { path: '^(server|web|scripts|bench|e2e)/' } },
     { name: 'server-not-web', severity: 'error', from: { path: '^server/' }, to: { path: '^(web|e2e|bench)/' } },
     { name: 'web-not-server', severity: 'error', from: { path: '^web/' }, to: { path: '^(server|e2e|bench|scripts)/' } },

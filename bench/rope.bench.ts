@@ -1,17 +1,26 @@
-/** Time to tighten each knot, in seconds and as a multiple of a fixed piece of arithmetic in the same run. */
+/**
+ * Time to draw up each knot from laid to tight: per knot, per node and step, and as a multiple of a fixed piece of
+ * arithmetic in the same run; bytes of each baked knot, as stored and packed.
+ */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { knotIds } from '../core/knots/catalogue';
+import type { LaidForms } from '../core/knots/laid';
 import { tighten } from '../core/rope';
-import { forms as bowline } from '../core/knots/bowline/shape';
-import { forms as locked } from '../core/knots/bowline-locked/shape';
-import { forms as double } from '../core/knots/double-bowline/shape';
-import { forms as eight } from '../core/knots/figure-eight-follow-through/shape';
 import { reference_ms } from './measure';
 
 const reference = reference_ms();
 console.log(`reference ${reference.toFixed(0)} ms`);
-for (const [name, make] of [['bowline', bowline.right], ['bowline-locked', locked.right], ['double-bowline', double.right], ['figure-eight-follow-through', eight.right]] as const) {
-  const laid = make();
+const knots = join(import.meta.dirname, '../core/knots');
+for (const id of knotIds()) {
+  const { forms } = (await import(join(knots, id, 'shape.ts'))) as { forms: LaidForms };
+  const laid = forms['right']!();
   const begun = performance.now();
-  const t = tighten({ ropes: [laid.points], ...laid.drawing! })!;
+  const t = tighten({ ...laid.drawing, ropes: [laid.points] })!;
   const ms = performance.now() - begun;
-  console.log(`${name.padEnd(30)} ${t.nodeCount} nodes  ${(ms / 1000).toFixed(2)} s  ${(ms / reference).toFixed(1)} references`);
+  const baked = readFileSync(join(knots, id, 'baked.ts'));
+  console.log(
+    `${id.padEnd(28)} ${String(t.nodeCount).padStart(4)} nodes ${String(t.steps).padStart(6)} steps  ${(ms / 1000).toFixed(2)} s  ${((1e6 * ms) / t.nodeCount / t.steps).toFixed(0)} ns a node and step  ${(ms / reference).toFixed(1)} references; baked ${(baked.length / 1000).toFixed(0)} kB, packed ${(gzipSync(baked).length / 1000).toFixed(0)} kB`,
+  );
 }

@@ -29,6 +29,7 @@ export const ENDPOINTS = {
   shape: { method: 'GET', path: '/knots/:id/shape', summary: 'The shape of a knot as centre-lines', access: 'open', params: knotParams, query: shapeQuery, reply: shapeReply },
   picture: { method: 'GET', path: '/knots/:id/picture.svg', summary: 'A face of a knot as a vector picture', access: 'open', params: knotParams, query: pictureQuery, files: ['image/svg+xml'] },
   obj: { method: 'GET', path: '/knots/:id/shape.obj', summary: 'The shape as Wavefront polylines', access: 'open', params: knotParams, query: shapeQuery, files: ['model/obj'] },
+  glb: { method: 'GET', path: '/knots/:id/shape.glb', summary: 'The shape as binary glTF tubes, a 10 mm rope', access: 'open', params: knotParams, query: shapeQuery, files: ['model/gltf-binary'] },
   way: { method: 'GET', path: '/knots/:id/ways/:way', summary: 'The key frames of a way of tying', access: 'open', params: wayParams, query: wayQuery, reply: wayReply },
   framePicture: { method: 'GET', path: '/knots/:id/ways/:way/frame.svg', summary: 'One key frame as a vector picture', access: 'open', params: wayParams, query: framePictureQuery, files: ['image/svg+xml'] },
   choose: { method: 'POST', path: '/choose', summary: 'Which knot does a job', access: 'open', body: job, reply: chooseReply },

@@ -5,7 +5,7 @@ import { MUST_PASS, OBJECTS, PULLS, PURPOSES, ROPE_KINDS, TEAMS, UNTYING_WISHES 
 import { diameter_mm, fist_mm, knotId } from './common';
 
 export const knotParams = z.strictObject({ id: knotId });
-const state = z.enum(STATES).optional().describe('laid, dressed or tight; where it is missing the tightest that is stored');
+const state = z.enum(STATES).optional().describe('laid, dressed or tight; tight if it is missing');
 const onObject = z.enum(['clip', 'ring', 'post']).optional().describe('what hangs in the eye: a karabiner; a closed ring, for a tie-in knot two harness points');
 export const shapeQuery = z.strictObject({
   state,
@@ -20,6 +20,7 @@ export const pictureQuery = shapeQuery.extend({
   crop: z.enum(['whole', 'knot', 'tall']).default('whole'),
   hand: z.enum(['right', 'left']).default('right').describe('left: the shape mirrored, for left-handers'),
   fit: z.string().max(60).optional().describe('take the frame of this form, so that two pictures have one scale'),
+  ring: z.literal('differs').optional().describe('a ring where this form differs from the one named by fit; one of the two must be the right one'),
 });
 
 const point3 = z.tuple([z.number(), z.number(), z.number()]);
@@ -40,7 +41,6 @@ export const knotListReply = z.array(
     names: z.array(z.string()),
     family: z.enum(Object.keys(FAMILIES) as [keyof typeof FAMILIES]),
     purposes: z.array(z.string()),
-    states: z.array(z.enum(STATES)),
     can_be_checked: z.boolean().describe('whether check points are known for it'),
     ways: z.array(z.strictObject({ id: z.string(), right: z.boolean(), ends_in: z.strictObject({ fault: z.string() }).nullable() })),
     faults: z.array(z.string()),

@@ -87,6 +87,75 @@ test('the rope is drawn in three dimensions, turned by keys and pointer, and tur
   expect(errors).toEqual([]);
 });
 
+test('what is touched on the turning rope has the numbers of the flat picture, on both faces', async ({ page }) => {
+  await stepIn(page, 'Tove Vannmark');
+  await page.goto('/tie/bowline');
+  const stage = page.locator('.stage');
+  const canvas = stage.locator('canvas');
+  await expect(canvas).toHaveCSS('opacity', '1');
+  const box = (await canvas.boundingBox())!;
+  for (const face of ['front', 'back'] as const) {
+    if (face === 'back') await page.keyboard.press('f');
+    await expect(page.getByText(face === 'front' ? 'Front · set' : 'Back · set')).toBeVisible();
+    const svg = await (await page.request.get(`/api/v1/knots/bowline/picture.svg?face=${face}&state=tight&object=ring`)).text();
+    const ids = [...svg.matchAll(/data-crossing="(\d+)"/g)].map((m) => m[1]);
+    const found = new Set<string>();
+    for (let k = 0; k < 9 && found.size < 2; k++) {
+      await page.mouse.click(box.x + box.width * (0.46 + 0.01 * (k % 3)), box.y + box.height * (0.3 + 0.05 * k));
+      await expect.poll(async () => (await stage.getAttribute('data-picked-component')) ?? 'none').not.toBe('waiting');
+      await page.waitForTimeout(400);
+      if ((await stage.getAttribute('data-picked-component')) !== 'rope') continue;
+      const [from, to] = [await stage.getAttribute('data-picked-from'), await stage.getAttribute('data-picked-to')];
+      expect(svg).toContain(`data-component="rope" data-from="${from}" data-to="${to}"`);
+      const crossing = await stage.getAttribute('data-picked-crossing');
+      if (crossing) {
+        expect(ids).toContain(crossing);
+        found.add(crossing);
+      }
+    }
+    expect(found.size).toBeGreaterThan(0);
+  }
+});
+
+test('a knot is drawn up in the browser: with progress, can be stopped, and it is the stored form', async ({ page }) => {
+  await stepIn(page, 'Tove Vannmark');
+  await page.goto('/tie/bowline');
+  await expect(page.locator('.stage canvas')).toHaveCSS('opacity', '1');
+  await page.getByRole('button', { name: 'See it drawn up' }).click();
+  await expect(page.getByRole('progressbar')).toBeVisible();
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  await page.getByRole('button', { name: 'See it drawn up' }).click();
+  const way = page.getByRole('group', { name: 'Drawn up, step by step' });
+  await expect(way).toBeVisible();
+  expect(Number(await way.getAttribute('data-apart'))).toBeLessThanOrEqual(0.02);
+  const slider = page.getByLabel('From laid to set');
+  await slider.fill('0');
+  const laid = await page.locator('.stage canvas').screenshot();
+  await slider.fill('40');
+  await expect.poll(async () => (await page.locator('.stage canvas').screenshot()).equals(laid)).toBe(false);
+  await way.getByRole('button', { name: 'Finished knot' }).click();
+  await expect(page.getByText('Front · set')).toBeVisible();
+});
+
+test('nothing is drawn while nothing moves', async ({ page }) => {
+  await page.addInitScript(() => { (window as unknown as { idiomFrames: unknown[] }).idiomFrames = []; });
+  await stepIn(page, 'Tove Vannmark');
+  await page.goto('/tie/overhand-stopper');
+  const canvas = page.locator('.stage canvas');
+  await expect(canvas).toHaveCSS('opacity', '1');
+  const frames = () => page.evaluate(() => (window as unknown as { idiomFrames: { full: boolean }[] }).idiomFrames.map((f) => f.full));
+  await page.waitForTimeout(600);
+  const before = (await frames()).length;
+  await page.waitForTimeout(800);
+  expect((await frames()).length).toBe(before);
+  await canvas.focus();
+  await page.keyboard.press('ArrowLeft');
+  // one while it moves, one at rest in full quality, and no more
+  await expect.poll(async () => (await frames()).slice(before)).toEqual([false, true]);
+  await page.waitForTimeout(600);
+  expect((await frames()).slice(before)).toEqual([false, true]);
+});
+
 test('a learner sees the record and does not write in it', async ({ page }) => {
   await stepIn(page, 'Bridie Fenwater');
   await page.goto('/check');

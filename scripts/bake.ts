@@ -1,7 +1,9 @@
 /** npm run bake [id ...]: computes the stored shapes of the knots and the index of the catalogue. */
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { bakeForm, type Presentation } from '../core/knots/baking';
+import { bakeForm } from '../core/knots/baking';
+import type { Presentation } from '../core/knots/presenting';
+import type { KnotEntry } from '../core/knots/types';
 import type { BakedForm } from '../core/knots/stored';
 import { formsToBake } from '../core/knots/eye-variants';
 import type { LaidForms } from '../core/knots/laid';
@@ -11,14 +13,15 @@ const wanted = process.argv.slice(2);
 for (const id of knotIds()) {
   if (wanted.length > 0 && !wanted.includes(id)) continue;
   const { forms } = (await import(join(knotsFolder, id, 'shape.ts'))) as { forms: LaidForms };
-  const { presentation } = (await import(join(knotsFolder, id, 'presentation.ts'))) as { presentation: Presentation | null };
+  const { presentation } = (await import(join(knotsFolder, id, 'presentation.ts'))) as { presentation: Presentation };
+  const { entry } = (await import(join(knotsFolder, id, 'entry.ts'))) as { entry: KnotEntry };
   const out: Record<string, BakedForm> = {};
-  for (const form of formsToBake(forms, presentation)) {
+  for (const form of formsToBake(forms, presentation, entry.faults.map((f) => f.id))) {
     const begun = Date.now();
-    out[form.name] = bakeForm(form.make(), form.presentation);
-    const b = out[form.name]!;
-    const set = b.set ? `ever ${b.set.smallestDistanceEver_ropeDiameters}, tight ${b.set.smallestDistance_ropeDiameters}, rope in knot ${b.set.inKnot_ropeDiameters} d` : 'laid only';
-    console.log(`${id} ${form.name}: ${((Date.now() - begun) / 1000).toFixed(1)} s, laid ${b.laidDistance_ropeDiameters} d apart, crossings ${b.laidView.apart_ropeDiameters} d, ${set}`);
+    out[form.name] = bakeForm(form.make(), form.presentation, form.spread);
+    const { set, laidDistance_ropeDiameters, laidView } = out[form.name]!;
+    const { low, value, high } = set.inKnot_ropeDiameters;
+    console.log(`${id} ${form.name}: ${((Date.now() - begun) / 1000).toFixed(1)} s, laid ${laidDistance_ropeDiameters} d apart, crossings ${laidView.apart_ropeDiameters} d, ever ${set.smallestDistanceEver_ropeDiameters}, tight ${set.smallestDistance_ropeDiameters}, rope in knot ${value} d (${low} to ${high})`);
   }
   const text = `// Made by \`npm run bake\`. Do not edit.\n/* eslint-disable */\nimport type { BakedKnot } from '../stored';\n\nexport const baked: BakedKnot = ${JSON.stringify({ inputHash: inputHash(id), forms: out })};\n`;
   writeFileSync(join(knotsFolder, id, 'baked.ts'), text);

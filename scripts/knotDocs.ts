@@ -1,21 +1,22 @@
 /** The text of docs/knots.md: how each shape is derived, how sure it is, which face is front. Made from the entries. */
 import { CATALOGUE } from '../core/knots';
+import type { Range } from '../core/knots/measures';
 import { FAMILIES } from '../core/knots/types';
-import { statesOf } from '../core/knots/stored';
 
 export function knotsMarkdown(): string {
   const rows = CATALOGUE.map(({ entry, baked }) => {
-    const right = baked.forms['right']!;
+    const { inKnot_ropeDiameters: rope, girth_ropeDiameters: girth } = baked.forms['right']!.set;
+    const range = (r: Range) => (r.low === r.high ? r.value.toFixed(1) : `${r.value.toFixed(1)} (${r.low.toFixed(1)} to ${r.high.toFixed(1)})`);
     const faults = Object.keys(baked.forms).filter((f) => f !== 'right' && !f.startsWith('wraps-'));
-    return `| ${entry.names[0]} (\`${entry.id}\`) | ${FAMILIES[entry.family]} | ${statesOf(right).join(', ')} | ${entry.form_certainty}: ${entry.form_text} | ${entry.front_because} | ${faults.map((f) => f.replaceAll('-', ' ')).join(', ') || '–'} |`;
+    return `| ${entry.names[0]} (\`${entry.id}\`) | ${FAMILIES[entry.family]} | ${range(rope)} | ${range(girth)} | ${entry.form_certainty}: ${entry.form_text} | ${entry.front_because} | ${faults.map((f) => f.replaceAll('-', ' ')).join(', ') || '–'} |`;
   });
   return [
     '# The knots',
     '',
     'Made by `npm run docs` from the catalogue. Do not edit. A form is *settled* when an independent figure or a second derivation by another motion agrees with it; else it says so here and on its page.',
     '',
-    '| knot | family | stored | its form | front is | faults with a shape |',
-    '|---|---|---|---|---|---|',
+    '| knot | family | rope in it, d | girth, d | its form | front is | faults with a shape |',
+    '|---|---|---|---|---|---|---|',
     ...rows,
     '',
   ].join('\n');

@@ -20,7 +20,7 @@ function sources(folder: string): string[] {
 export function inputHash(id: string): string {
   const files = [
     ...['core/curve', 'core/topology', 'core/rope'].flatMap(sources),
-    ...['authoring', 'baking', 'eye-variants', 'laid', 'objects', 'on-bight', 'single-paths', 'stored', 'view'].map((f) => `core/knots/${f}.ts`),
+    ...['authoring', 'baking', 'drawing', 'eye-variants', 'laid', 'measures', 'objects', 'presenting', 'on-bight', 'single-paths', 'stored', 'view'].map((f) => `core/knots/${f}.ts`),
     'core/knots/bowline/parts.ts',
     'core/knots/alpine-butterfly/twist.ts',
     `core/knots/${id}/shape.ts`,

@@ -143,22 +143,18 @@ function cautionsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   return out;
 }
 
-/** Stands for a length that is not known, in sorting. */
-const NOT_MEASURED = 99_999;
-
-function scoreOf(knot: KnotEntry, inKnot_d: number | null, job: Job, profile: Profile): ScorePart[] {
+function scoreOf(knot: KnotEntry, inKnot_ropeDiameters: number, job: Job, profile: Profile): ScorePart[] {
   const u = untyingFor(knot, job);
   const says = profile.tieIn.find((k) => k.knot === knot.id);
   const grave = knot.faults.filter((f) => f.verdict === 'take-out-and-retie').length;
-  // a knot that is not drawn up yet stands behind those that are
-  const mm = inKnot_d === null ? NOT_MEASURED : Math.ceil((inKnot_d * job.rope.diameter_mm) / 10) * 10;
+  const mm = Math.ceil((inKnot_ropeDiameters * job.rope.diameter_mm) / 10) * 10;
   return [
     { part: 'checked-by', value: job.team === 'anyone' && knot.recognised.by !== 'anyone' ? 1 : 0, text: knot.recognised.text },
     { part: 'untying', value: job.untie === 'any' ? 0 : u.most, text: u.least === u.most ? `${u.most} of 5: ${u.text}` : `${u.least} to ${u.most} of 5: ${u.text}` },
     { part: 'named-by-profile', value: says?.says === 'named' ? 0 : 1, text: says?.says === 'named' ? `named by ${profile.name}` : `${profile.name} says nothing` },
     { part: 'known-to', value: knot.recognised.by === 'anyone' ? 0 : 1, text: knot.recognised.by === 'anyone' ? 'known to everybody' : 'known to those trained on it' },
     { part: 'ways-to-get-it-wrong', value: grave, text: `${grave} grave faults known` },
-    { part: 'rope-used', value: mm, text: inKnot_d === null ? 'rope in the knot is not computed yet' : `${mm} mm of rope in the knot` },
+    { part: 'rope-used', value: mm, text: `${mm} mm of rope in the knot` },
   ];
 }
 
@@ -178,7 +174,7 @@ export function choose(job: Job, profile: Profile): Choice {
     if (nos.length === 0)
       suited.push({
         knot: id,
-        score_parts: scoreOf(entry, baked.forms['right']!.set?.inKnot_ropeDiameters ?? null, job, profile),
+        score_parts: scoreOf(entry, baked.forms['right']!.set.inKnot_ropeDiameters.value, job, profile),
         reasons: reasonsFor(entry, job, profile),
         cautions: cautionsFor(entry, job, profile),
       });

@@ -6,6 +6,9 @@ import { arcLengths } from './polyline';
 import type { Line3, Point3 } from './types';
 import { dot, norm, subtract } from './vector';
 
+// looked up once: in a context of its own a program pays for each look
+const { abs, hypot, min } = Math;
+
 const clamp01 = (x: number) => (x < 0 ? 0 : x > 1 ? 1 : x);
 
 /** Distance of the segments p-q and r-t (clamped closest points; Ericson, Real-Time Collision Detection, 5.1.9). */
@@ -55,11 +58,11 @@ export function smallestDistance(lines: readonly Line3[], neighbourArc: number):
     for (let j = i + 1; j < segments.length; j++) {
       const b = segments[j]!;
       if (a.which === b.which) {
-        let arc = Math.abs(a.s - b.s);
-        if (a.closed) arc = Math.min(arc, a.total - arc);
+        let arc = abs(a.s - b.s);
+        if (a.closed) arc = min(arc, a.total - arc);
         if (arc - a.half - b.half < neighbourArc) continue;
       }
-      const mid = Math.hypot(
+      const mid = hypot(
         (a.from[0] + a.to[0] - b.from[0] - b.to[0]) / 2,
         (a.from[1] + a.to[1] - b.from[1] - b.to[1]) / 2,
         (a.from[2] + a.to[2] - b.from[2] - b.to[2]) / 2,

@@ -4,6 +4,9 @@
  */
 import type { Point3 } from './types';
 
+// looked up once: in a context of its own a program pays for each look
+const { abs, hypot } = Math;
+
 export const add = (a: Point3, b: Point3): Point3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
 export const subtract = (a: Point3, b: Point3): Point3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
 export const scale = (a: Point3, factor: number): Point3 => [a[0] * factor, a[1] * factor, a[2] * factor];
@@ -13,8 +16,8 @@ export const cross = (a: Point3, b: Point3): Point3 => [
   a[2] * b[0] - a[0] * b[2],
   a[0] * b[1] - a[1] * b[0],
 ];
-export const norm = (a: Point3): number => Math.hypot(a[0], a[1], a[2]);
-export const distance = (a: Point3, b: Point3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+export const norm = (a: Point3): number => hypot(a[0], a[1], a[2]);
+export const distance = (a: Point3, b: Point3): number => hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 export const lerp = (a: Point3, b: Point3, t: number): Point3 => [
   a[0] + t * (b[0] - a[0]),
   a[1] + t * (b[1] - a[1]),
@@ -29,5 +32,5 @@ export function unit(a: Point3): Point3 {
 
 /** Some unit vector at right angles to `a`. */
 export function perpendicular(a: Point3): Point3 {
-  return unit(cross(a, Math.abs(a[0]) < 0.9 * norm(a) ? [1, 0, 0] : [0, 1, 0]));
+  return unit(cross(a, abs(a[0]) < 0.9 * norm(a) ? [1, 0, 0] : [0, 1, 0]));
 }

@@ -25,13 +25,16 @@ const ease = (t: number) => t * t * (3 - 2 * t);
  * A dense line (step 0.1 d) whose crossings, seen from above, are those of the diagram.
  * @throws strands-touch where two strands cross at equal z, so that over and under are not said
  */
-export function flatDiagram(control: readonly Control[], settings: DiagramSettings): Point3[] {
-  const s = settings.scale;
-  const spline = splineThrough(control.map((p): Point3 => [p[0] * s, p[1] * s, p[2] ?? 0]));
-  const drawn = smooth(resampledInPlane(spline, DENSE), 20);
-  const { passes } = crossingsSeenFrom([{ points: drawn, closed: false }], [0, 0, 1]);
-  const knots = passes.map((p) => ({ at: p.at * DENSE, z: p.over ? settings.height : -settings.height }));
-  return drawn.map((p, i): Point3 => [p[0], p[1], heightAt(i * DENSE, knots, settings.plateau)]);
+export const flatDiagram = (control: readonly Control[], settings: DiagramSettings): Point3[] => flatDiagrams([control], settings)[0]!;
+
+/** The same for several ropes in one page. */
+export function flatDiagrams(controls: readonly (readonly Control[])[], { scale, height, plateau }: DiagramSettings): Point3[][] {
+  const drawn = controls.map((control) => smooth(resampledInPlane(splineThrough(control.map((p): Point3 => [p[0] * scale, p[1] * scale, p[2] ?? 0])), DENSE), 20));
+  const { passes } = crossingsSeenFrom(drawn.map((points) => ({ points, closed: false })), [0, 0, 1]);
+  return drawn.map((points, line) => {
+    const knots = passes.filter((p) => p.line === line).map((p) => ({ at: p.at * DENSE, z: p.over ? height : -height }));
+    return points.map((p, i): Point3 => [p[0], p[1], heightAt(i * DENSE, knots, plateau)]);
+  });
 }
 
 /** Points at even distances along the line's shadow on the page; z is carried along. */

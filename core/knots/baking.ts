@@ -1,114 +1,23 @@
 /**
- * From an author's laid form to the stored shapes: tightened, turned upright (standing part up, eye
- * down, front towards the viewer), cut to length, with marks. Pure and deterministic.
+ * From an author's laid form to the stored shapes: tightened, loosened evenly for the dressed form, turned and cut to
+ * length (presenting.ts), with marks, measured. Pure and deterministic. Measured over set force and friction: set softly in a rough rope, as
+ * stored, and set hard.
  */
-import { add, arcLengths, cross, distance, dot, lerp, nearestIndex, resample, scale, smallestDistance, splineThrough, subtract, unit, type Point3 } from '../curve';
+import { add, arcLengths, resample, scale, smallestDistance, splineThrough, subtract, type Point3 } from '../curve';
 import { fault } from '../errors';
-import { contactCentre, NODE_SPACING, tighten } from '../rope';
-import { closedAtInfinity, crossingsSeenFrom, FRONT, invariantsOf, signature, simplestDiagram } from '../topology';
+import { NODE_SPACING, tighten, type Moment, type Tightened, type Tightening } from '../rope';
+import { closedAtInfinity, crossingsSeenFrom, FRONT, invariantsOf, pinnedEye, signature, simplestDiagram } from '../topology';
 import type { Drawing, LaidKnot } from './laid';
-import { pointsOf, type BakedForm, type BakedShape, type DrawnUp } from './stored';
+import { karabinerIn, ringIn } from './objects';
+import { ballOf, loosened, presented, type Presentation, type Presented } from './presenting';
+import { hullGirth, type Range } from './measures';
+import { pointsOf, type BakedForm, type BakedShape, type DrawnUp, type ShapeComponent } from './stored';
 import { readableView, turnedBy } from './view';
 
-/** How a stored shape is turned and cut. */
-export interface Presentation {
-  /** turn about the upright axis that brings the front to the viewer, degrees */
-  readonly frontYaw_deg: number;
-  /** rope shown beyond the knot, diameters */
-  readonly standing_ropeDiameters: number;
-  readonly tail_ropeDiameters: number;
-  /** the tail is led up beside the standing part, or down inside the eye, on the front */
-  readonly tail: 'beside-standing' | 'inside-eye';
-  /** depth of the eye below the knot's legs, diameters */
-  readonly eye_ropeDiameters: number;
-}
-
-const KNOT_SHARE = 0.12;
 const NEIGHBOUR_ARC = 2.5;
 
 const round4 = (x: number) => Math.round(x * 1e4) / 1e4 + 0;
-
-/** First and last node, on each side of the eye, of the knot proper: inside the ball round the loaded core. */
-function knotSpan(points: readonly Point3[], load: readonly number[], eyeNode: number): { first: number; eyeFrom: number; eyeTo: number; last: number } {
-  const centre = contactCentre(points, load);
-  const most = Math.max(...load);
-  // the loaded core: strong contacts; the radius reaches the farthest of them that is not beyond 5 d
-  let radius = 0;
-  points.forEach((p, i) => {
-    const d = distance(p, centre);
-    if (load[i]! > KNOT_SHARE * most && d < 5) radius = Math.max(radius, d);
-  });
-  radius += 0.3;
-  const inside = points.map((p) => distance(p, centre) < radius);
-  const first = inside.indexOf(true);
-  const last = inside.lastIndexOf(true);
-  let eyeFrom = eyeNode;
-  while (eyeFrom > first && !inside[eyeFrom]) eyeFrom--;
-  let eyeTo = eyeNode;
-  while (eyeTo < last && !inside[eyeTo]) eyeTo++;
-  return { first, eyeFrom, eyeTo: inside[eyeTo] ? eyeTo : last, last };
-}
-
-/** Turned so that `up` is the y axis and the eye's two legs lie side by side as seen by the viewer. */
-function upright(points: readonly Point3[], centre: Point3, up: Point3, across: Point3, yaw_deg: number): Point3[] {
-  const y = unit(up);
-  const flat = subtract(across, scale(y, dot(across, y)));
-  const x0 = unit(flat);
-  const z0 = cross(x0, y);
-  const a = (yaw_deg * Math.PI) / 180;
-  return points.map((p): Point3 => {
-    const q = subtract(p, centre);
-    const [x, h, z] = [dot(q, x0), dot(q, y), dot(q, z0)];
-    return [x * Math.cos(a) + z * Math.sin(a), h, -x * Math.sin(a) + z * Math.cos(a)];
-  });
-}
-
-/**
- * Draws the eye to size: beyond `keep` nodes of leg on either side the long eye that the solver left is
- * replaced by a drop of the wished depth in the plane of the picture. Rope that lies in the eye alone is
- * free, so this is what working the knot's slack out by the legs does.
- */
-function withEye(points: readonly Point3[], eyeFrom: number, eyeTo: number, up: Point3, depth: number): { points: Point3[]; eye: number } {
-  const keep = 4;
-  const down = scale(unit(up), -1);
-  const a = points[eyeFrom + keep]!;
-  const b = points[eyeTo - keep]!;
-  const middle = lerp(a, b, 0.5);
-  const side: Point3 = [b[0] < a[0] ? -1 : 1, 0, 0];
-  const half = Math.min(3.4, 1.4 + depth / 6);
-  const at = (x: number, y: number): Point3 => add(middle, add(scale(side, x), scale(down, y)));
-  const half0 = distance(a, b) / 2;
-  const drop = splineThrough([
-    points[eyeFrom + keep - 2]!, a,
-    at(-(half0 + half) / 2 - 0.15, depth * 0.25), at(-half, depth * 0.55), at(-half * 0.86, depth * 0.82), at(-half * 0.45, depth * 0.96), at(0, depth),
-    at(half * 0.45, depth * 0.96), at(half * 0.86, depth * 0.82), at(half, depth * 0.55), at((half0 + half) / 2 + 0.15, depth * 0.25),
-    b, points[eyeTo - keep + 2]!,
-  ]);
-  const inner = resample(drop.slice(24, -24), NODE_SPACING);
-  const before = points.slice(0, eyeFrom + keep);
-  const all = [...before, ...inner, ...points.slice(eyeTo - keep + 1)];
-  return { points: all, eye: nearestIndex(all, at(0, depth), before.length) };
-}
-
-/** Up and a little away from the standing part, or down and a little towards the viewer. */
-function tailHeading(points: readonly Point3[], first: number, last: number, p: Presentation): Point3 {
-  if (p.tail === 'inside-eye') return unit([0, -1, 0.22]);
-  const exit = points[last]!;
-  const beside = points.slice(0, first + 1).reduce((best, q) => (Math.abs(q[1] - exit[1] - 3) < Math.abs(best[1] - exit[1] - 3) ? q : best), points[0]!);
-  const away = unit([exit[0] - beside[0], 0, exit[2] - beside[2]]);
-  return unit([0.14 * away[0], 1, 0.14 * away[2]]);
-}
-
-/** The tail led straight on from where it leaves the knot, easing into `direction`. */
-function withTail(points: readonly Point3[], last: number, direction: Point3, length: number): Point3[] {
-  const out = points.slice(0, last + 1);
-  let heading = unit(subtract(points[last]!, points[last - 2]!));
-  for (let s = 0; s < length; s += NODE_SPACING) {
-    heading = unit(lerp(heading, direction, 0.16));
-    out.push(add(out.at(-1)!, scale(heading, NODE_SPACING)));
-  }
-  return out;
-}
+const rounded = (q: Point3): Point3 => [round4(q[0]), round4(q[1]), round4(q[2])];
 
 interface Places {
   readonly first: number;
@@ -126,7 +35,7 @@ function stored(points: readonly Point3[], places: Places, standing: number): Ba
   const at = (i: number) => Math.min(i, points.length - 1) - start;
   const stretch = ([a, b]: readonly [number, number]) => [at(a), at(b)] as const;
   return {
-    xyz: points.slice(start).flatMap((q) => [round4(q[0]), round4(q[1]), round4(q[2])]),
+    xyz: points.slice(start).flatMap((q) => rounded(q)),
     marks: {
       standing: [0, at(first)],
       tail: [at(last), points.length - 1 - start],
@@ -148,44 +57,133 @@ function partNodes(laid: LaidKnot): { collar?: readonly [number, number]; nippin
 }
 
 /** A knot in one strand whose end goes on, round where the eye would be, and hangs free beside it. */
-function openEnded(points: readonly Point3[], first: number, last: number, p: Presentation): BakedShape {
+function openEnded(points: readonly Point3[], { first, last }: Pick<Places, 'first' | 'last'>, depth: number, standing: number): BakedShape {
   const from = points[last]!;
-  const depth = p.eye_ropeDiameters;
   const at = (x: number, y: number): Point3 => [from[0] + x, from[1] - y, from[2]];
   const free = resample(splineThrough([points[last - 2]!, from, at(-0.4, depth * 0.3), at(-0.6, depth * 0.6), at(0.4, depth * 0.9), at(2.4, depth), at(4.4, depth * 0.88), at(5, depth * 0.55), at(4.6, depth * 0.2), at(4.4, -1.5), at(4.6, -4)]).slice(24), NODE_SPACING);
-  const all = [...points.slice(0, last + 1), ...free.slice(1)];
-  return stored(all, { first, last }, p.standing_ropeDiameters);
+  return stored([...points.slice(0, last + 1), ...free.slice(1)], { first, last }, standing);
 }
 
 /** What tells whether two drawings of one open rope are the same knot. */
 const figures = (points: readonly Point3[]): string => signature(invariantsOf(simplestDiagram([closedAtInfinity(points)])));
+/** The same with the eye held fast; only for shapes whose ends are long. */
+const pinnedFigures = (points: readonly Point3[], eye: number): string => signature(invariantsOf(simplestDiagram(pinnedEye(points, eye))));
 
-/** One drawn-up state: turned upright, eye and tail drawn to size. */
-function presented(points: readonly Point3[], load: readonly number[], laid: LaidKnot, eyeNode: number, p: Presentation): { shape: BakedShape; inKnot: number; standingSide: number; core: Point3[] } {
-  const span = knotSpan(points, load, eyeNode);
-  const s = arcLengths(points);
-  const standingSide = (laid.openEnd ? s[span.last]! : s[span.eyeFrom]!) - s[span.first]!;
-  const inKnot = laid.openEnd ? standingSide : standingSide + s[span.last]! - s[span.eyeTo]!;
-  const legs = laid.openEnd
-    ? ([points[span.last + 8]!, add(points[span.last + 8]!, [1, 0, 0])] as const)
-    : ([points[span.eyeFrom + 5]!, points[span.eyeTo - 5]!] as const);
-  const up = subtract(points[Math.max(0, span.first - 12)]!, lerp(legs[0], legs[1], 0.5));
-  const turned = upright(points, contactCentre(points, load), up, subtract(legs[1], legs[0]), p.frontYaw_deg);
-  const core = turned.filter((_, i) => (i >= span.first && i <= span.eyeFrom) || (i >= span.eyeTo && i <= span.last));
-  if (laid.openEnd) return { shape: openEnded(turned, span.first, span.last, p), inKnot, standingSide, core: turned.slice(span.first, span.last + 1) };
-  const sized = withEye(turned, span.eyeFrom, span.eyeTo, [0, 1, 0], p.eye_ropeDiameters);
-  const last = span.last + sized.points.length - turned.length;
-  // drawing eye and tail to size may not change the knot
-  const tailed = withTail(sized.points, last, tailHeading(sized.points, span.first, last, p), p.tail_ropeDiameters);
-  if (figures(turned) !== figures(tailed)) throw fault('solver-passed-through');
-  const grown = sized.points.length - turned.length;
-  const node = (i: number) => (i <= span.eyeFrom ? i : i >= span.eyeTo ? i + grown : sized.eye);
+const MARGIN_NODES = 20;
+
+/** Far point of the eye: the node laid there, or, where rope has slid through what hangs in the eye, the one that lies in it now. */
+function eyeNow(laid: LaidKnot, at: Moment, presentation: Presentation): number | undefined {
+  if (presentation.kind !== 'noose' || laid.eyeNode === undefined) return laid.eyeNode;
+  const points = at.ropes[0]!;
+  return points.reduce((low, p, i) => (i > MARGIN_NODES && i < points.length - MARGIN_NODES && p[1] < points[low]![1] ? i : low), laid.eyeNode);
+}
+
+/** What the knot is tied to, where it lies now: as the solver left it, or hung anew in the eye. */
+function components(laid: LaidKnot, things: readonly (readonly Point3[])[], far: Point3 | undefined): ShapeComponent[] {
+  return (laid.objects ?? []).map((o, k) => {
+    const solved = things[k];
+    const hung = solved || !far ? o : o.name === 'karabiner' ? karabinerIn(far) : ringIn(far);
+    const points = solved ?? hung.points;
+    // a thing that took part has other points than its outline: the gate is found again by its share of the way round
+    const gate = hung.marks?.gate?.map((i) => Math.round((i / hung.points.length) * points.length)) as [number, number] | undefined;
+    return { ...hung, points: points.map(rounded), ...(gate && { marks: { gate } }) };
+  });
+}
+
+/** One drawn-up state as stored. */
+function storedShape(laid: LaidKnot, shown: Presented, presentation: Presentation): BakedShape {
+  const { span, points, grown, before, eye } = shown;
+  if (laid.openEnd) return openEnded(points, span, 'eye_ropeDiameters' in presentation ? presentation.eye_ropeDiameters : 10, presentation.standing_ropeDiameters);
+  const node = (i: number) => before + (span.eye && i > span.eye.from ? (i >= span.eye.to ? i + grown : eye! - before) : i);
+  const stretch = (s: readonly [number, number] | undefined) => s && ([node(s[0]), node(s[1])] as const);
   const { collar, nippingLoop } = partNodes(laid);
   const places: Places = {
-    first: span.first, last, eye: { from: span.eyeFrom, at: sized.eye, to: span.eyeTo + grown },
-    collar: collar && [node(collar[0]), node(collar[1])], nippingLoop: nippingLoop && [node(nippingLoop[0]), node(nippingLoop[1])],
+    first: node(span.first), last: node(span.last), ...(span.eye && eye !== undefined && { eye: { from: node(span.eye.from), at: eye, to: node(span.eye.to) } }),
+    collar: stretch(collar), nippingLoop: stretch(nippingLoop),
   };
-  return { shape: { ...stored(tailed, places, p.standing_ropeDiameters), eyeGrown: grown }, inKnot, standingSide, core };
+  const shape = stored(points, places, presentation.standing_ropeDiameters);
+  const objects = components(laid, shown.things, eye === undefined ? undefined : points[eye]);
+  return { ...shape, firstNode: shape.firstNode - before, eyeGrown: grown, ...(objects.length > 0 && { objects }) };
+}
+
+/** What one run gives: the shapes, and the measures of the tight one. */
+type OnProgress = NonNullable<Parameters<typeof tighten>[2]>;
+
+interface Run {
+  readonly tight: Presented;
+  readonly dressed: Presented;
+  readonly result: Tightened;
+  readonly inKnot: number;
+  readonly standingSide: number;
+  readonly girth: number;
+  readonly width: number;
+  readonly length: number;
+}
+
+function run(laid: LaidKnot, drawing: Drawing, presentation: Presentation, change: (stages: Tightening['stages']) => Tightening['stages'] = (s) => s, onProgress?: OnProgress): Run {
+  const result = tighten({ ...drawing, ropes: [laid.points], stages: change(drawing.stages) }, undefined, onProgress);
+  if (!result) throw fault('solver-passed-through');
+  const ball = ballOf(result.tight);
+  const eye = eyeNow(laid, result.tight, presentation);
+  const tight = presented(result.tight, ball.centre, ball.radius, eye, laid.openEnd ?? false, presentation);
+  const by = presentation.dressedLooseness;
+  const dressed = presented(loosened(result.tight, ball.centre, by), ball.centre, by * ball.radius, eye, laid.openEnd ?? false, presentation);
+  const s = arcLengths(result.tight.ropes[0]!);
+  const { span } = tight;
+  const standingSide = s[span.eye ? span.eye.from : span.last]! - s[span.first]!;
+  const inKnot = span.eye ? standingSide + s[span.last]! - s[span.eye.to]! : standingSide;
+  const axis = presentation.kind === 'midline' ? 0 : 1;
+  const extent = (c: 0 | 1 | 2) => Math.max(...tight.core.map((q) => q[c])) - Math.min(...tight.core.map((q) => q[c])) + 1;
+  return { tight, dressed, result, inKnot, standingSide, girth: hullGirth(tight.core, axis), width: Math.max(extent(axis === 0 ? 1 : 0), extent(2)), length: extent(axis) };
+}
+
+/** Set softly in a rough rope: less force, more friction, more time. Set hard: half as much force again at the last. */
+const softly = (stages: Tightening['stages']) => stages.map((s) => ({ ...s, duration: 1.3 * s.duration, force: [s.force[0] * 0.7, s.force[1] * 0.7] as const, friction: s.friction + 0.05 }));
+const hard = (stages: Tightening['stages']) => {
+  const most = Math.max(...stages.map((s) => s.force[1]));
+  const last = stages.at(-1)!;
+  return [...stages.slice(0, -1), { ...last, duration: 120, force: [most, 1.5 * most] as const, friction: stages.at(-2)?.friction ?? last.friction }, { ...last, force: [1.5 * most, last.force[1]] as const }];
+};
+
+const proven = (laid: LaidKnot, r: Run, eye: number | undefined): boolean =>
+  figures(r.result.tight.ropes[0]!) === figures(laid.points) && (eye === undefined || laid.openEnd === true || pinnedFigures(r.result.tight.ropes[0]!, eye) === pinnedFigures(laid.points, laid.eyeNode!));
+
+/**
+ * Draws a laid form up once, without measuring it: the tight shape as it is stored, and how its run was turned.
+ * @param onProgress as of `tighten`
+ * @throws solver-passed-through
+ */
+export function drawnUpOnce(laid: LaidKnot, presentation: Presentation, onProgress: OnProgress): { shape: BakedShape; turn: Presented['turn'] } {
+  const { tight } = run(laid, laid.drawing, presentation, undefined, onProgress);
+  return { shape: storedShape(laid, tight, presentation), turn: tight.turn };
+}
+
+/**
+ * Draws up a laid form.
+ * @param spread also set softly and hard, for low and high
+ * @throws solver-passed-through where the run, or what was drawn to size after it, is not the laid knot
+ */
+export function drawnUp(laid: LaidKnot, drawing: Drawing, presentation: Presentation, spread: boolean): DrawnUp {
+  const main = run(laid, drawing, presentation);
+  if (!proven(laid, main, eyeNow(laid, main.result.tight, presentation))) throw fault('solver-passed-through');
+  const shapes = [main.tight, main.dressed].map((shown) => {
+    // drawing eye and ends to size may not change the knot
+    if (!laid.openEnd && figures(shown.points) !== figures(laid.points)) throw fault('solver-passed-through');
+    return storedShape(laid, shown, presentation);
+  });
+  const runs = spread ? [main, ...[softly, hard].map((change) => run(laid, drawing, presentation, change)).filter((r) => proven(laid, r, eyeNow(laid, r.result.tight, presentation)))] : [main];
+  const range = (of: (r: Run) => number): Range => ({ low: round4(Math.min(...runs.map(of))), value: round4(of(main)), high: round4(Math.max(...runs.map(of))) });
+  return {
+    dressed: shapes[1]!,
+    tight: shapes[0]!,
+    inKnot_ropeDiameters: range((r) => r.inKnot),
+    inKnotStandingSide_ropeDiameters: range((r) => r.standingSide),
+    girth_ropeDiameters: range((r) => r.girth),
+    width_ropeDiameters: range((r) => r.width),
+    length_ropeDiameters: range((r) => r.length),
+    smallestDistance_ropeDiameters: round4(smallestDistance([{ points: pointsOf(shapes[0]!), closed: false }], NEIGHBOUR_ARC)),
+    smallestDistanceEver_ropeDiameters: round4(Math.min(...runs.map((r) => r.result.smallestDistanceEver))),
+  };
 }
 
 /** Rope shown beyond the crossings of a laid form, diameters. */
@@ -212,35 +210,16 @@ function laidForm(laid: LaidKnot): Pick<BakedForm, 'laid' | 'laidDistance_ropeDi
     laid: stored(points.slice(0, to).map(about), places, LAID_STANDING),
     laidDistance_ropeDiameters: round4(smallestDistance([{ points: laid.points, closed: false }], NEIGHBOUR_ARC)),
     laidView: { ...laidView, apart_ropeDiameters: round4(laidView.apart_ropeDiameters) },
-    objects: (laid.objects ?? []).map((o) => ({ ...o, points: turnedBy(o.points, laidView).map(about).map((q): Point3 => [round4(q[0]), round4(q[1]), round4(q[2])]) })),
-  };
-}
-
-function drawnUp(laid: LaidKnot, drawing: Drawing, eyeNode: number, presentation: Presentation): DrawnUp {
-  const t = tighten({ ropes: [laid.points], ...drawing });
-  if (!t) throw fault('solver-passed-through');
-  const tight = presented(t.tight[0]!, t.load, laid, eyeNode, presentation);
-  const dressed = presented(t.dressed[0]!, t.dressedLoad, laid, eyeNode, presentation);
-  const extent = (axis: 0 | 1 | 2) => Math.max(...tight.core.map((q) => q[axis])) - Math.min(...tight.core.map((q) => q[axis])) + 1;
-  return {
-    dressed: dressed.shape,
-    tight: tight.shape,
-    inKnot_ropeDiameters: round4(tight.inKnot),
-    inKnotStandingSide_ropeDiameters: round4(tight.standingSide),
-    inKnotLoose_ropeDiameters: round4(Math.max(tight.inKnot, dressed.inKnot)),
-    width_ropeDiameters: round4(Math.max(extent(0), extent(2))),
-    length_ropeDiameters: round4(extent(1)),
-    smallestDistance_ropeDiameters: round4(smallestDistance([{ points: pointsOf(tight.shape), closed: false }], NEIGHBOUR_ARC)),
-    smallestDistanceEver_ropeDiameters: round4(t.smallestDistanceEver),
+    objects: (laid.objects ?? []).map((o) => ({ ...o, points: turnedBy(o.points, laidView).map(about).map(rounded) })),
   };
 }
 
 /**
- * Bakes one form: the laid one always, the drawn-up ones where the author says how it is drawn up.
- * @param presentation how a drawn-up form is turned and cut; null for a knot stored as laid only
+ * Bakes one form: laid, dressed and tight.
+ * @param presentation how a drawn-up form is turned and cut
+ * @param spread also set softly and hard, for low and high
  * @throws solver-passed-through, strands-touch
  */
-export function bakeForm(laid: LaidKnot, presentation: Presentation | null): BakedForm {
-  const { drawing, eyeNode } = laid;
-  return { ...laidForm(laid), ...(laid.openEnd && { openEnd: true }), set: drawing && presentation && eyeNode !== undefined ? drawnUp(laid, drawing, eyeNode, presentation) : null };
+export function bakeForm(laid: LaidKnot, presentation: Presentation, spread: boolean): BakedForm {
+  return { ...laidForm(laid), ...(laid.openEnd && { openEnd: true }), set: drawnUp(laid, laid.drawing, presentation, spread) };
 }

@@ -3,8 +3,8 @@ import { arcLengths, nearestIndex, resample, type Point3 } from '../curve';
 import { fault } from '../errors';
 import { crossingsSeenFrom } from '../topology';
 import { CATALOGUE } from './index';
-import { harnessPoints, karabinerIn, ringIn } from './objects';
-import { inState, pointsOf, statesOf, type BakedForm, type CatalogueKnot, type ShapeComponent, type ShapeState } from './stored';
+import { harnessPoints, karabinerIn, ringIn, ringInPlaceOf } from './objects';
+import { inState, pointsOf, type BakedForm, type CatalogueKnot, type ShapeComponent, type ShapeState } from './stored';
 
 /** Version of the catalogue's facts; raised whenever an entry's judgement changes. */
 export const CATALOGUE_VERSION = 2;
@@ -21,7 +21,7 @@ export function knotById(id: string): CatalogueKnot {
 }
 
 /** Length of tail, in rope diameters, in the picture of a tail that is too short. */
-const SHORT_TAIL_ROPE_DIAMETERS = 2;
+export const SHORT_TAIL_ROPE_DIAMETERS = 2;
 /** Faults that are the right shape with one measure changed when it is shown. */
 const SHOWN_FAULTS: readonly string[] = ['loose', 'tail-short', 'one-harness-point'];
 
@@ -40,8 +40,7 @@ export function storedForm(id: string, form: string): BakedForm {
 /** Fault ids that have a computed shape. */
 export function faultsWithShape(id: string): string[] {
   const { entry, baked } = knotById(id);
-  const set = baked.forms['right']!.set !== null;
-  return entry.faults.map((f) => f.id).filter((f) => f in baked.forms || f === 'tail-short' || (set && SHOWN_FAULTS.includes(f)));
+  return entry.faults.map((f) => f.id).filter((f) => f in baked.forms || SHOWN_FAULTS.includes(f));
 }
 
 /** Numbers of wraps that can be asked for; the first is the usual one. Empty where it is no question. */
@@ -58,18 +57,16 @@ export function formWithWraps(id: string, wraps: number): string {
   return wraps === all[0] ? 'right' : `wraps-${wraps}`;
 }
 
-/** The states in which a form is stored, loosest first; the last is what is shown unless something else is asked for. */
-export const statesOfForm = (id: string, form = 'right'): ShapeState[] => statesOf(storedForm(id, form));
-
 /** What a shape can be shown on: both harness points threaded, one of the two, a karabiner, a closed ring. */
 export type Onto = 'both' | 'one' | 'clip' | 'ring';
 
 /**
  * The components of a shape: the rope, and what it is tied to.
  * @param onto what to hang in the eye instead of what the knot is stored with
- * @throws unknown-fault, state-not-made, no-object-form where there is no eye
+ * @throws unknown-fault, no-object-form where there is no eye
  */
 export function shapeOf(id: string, form: string, state: ShapeState, onto: Onto | null = null): ShapeComponent[] {
+  const { entry } = knotById(id);
   const baked = storedForm(id, form);
   // a knot that is not set is the dressed form, whatever was asked
   const stored = inState(baked, form === 'loose' && state === 'tight' ? 'dressed' : state);
@@ -84,11 +81,15 @@ export function shapeOf(id: string, form: string, state: ShapeState, onto: Onto 
   }
   const rope: ShapeComponent = { name: 'rope', role: 'rope', closed: false, diameter: 1, points, marks };
   const shown = onto ?? (form === 'one-harness-point' ? 'one' : null);
-  if (!shown) return [rope, ...(state === 'laid' ? baked.objects : [])];
+  if (!shown) return [rope, ...(state === 'laid' ? baked.objects : (stored.objects ?? []))];
   // an end that never came back has gone through what it should hold: where it turns up again
   const turned = baked.openEnd && state !== 'laid' ? points.reduce((low, p) => (p[1] < low[1] ? p : low)) : undefined;
   const far = marks.eye === undefined ? turned : points[marks.eye]!;
   if (!far) throw fault('no-object-form', { knot: id, object: shown });
+  // a noose is drawn up on its karabiner: a ring takes the place of the karabiner's bar
+  const clip = entry.family === 'noose' ? stored.objects?.[0] : undefined;
+  if (clip && shown === 'clip') return [rope, clip];
+  if (clip) return [rope, ringInPlaceOf(clip, far)];
   if (shown === 'clip') return [rope, karabinerIn(far)];
   if (shown === 'ring') return [rope, ringIn(far)];
   return [rope, ...harnessPoints(far, shown)];

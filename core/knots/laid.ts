@@ -1,23 +1,17 @@
 /** What a knot's author hands to the solver: a laid form, what is pulled, and how. */
 import type { Point3 } from '../curve';
-import type { EndPull, EyePull, Stage } from '../rope';
+import type { Tightening } from '../rope';
 import type { ShapeComponent } from './stored';
 
 /** How a knot is drawn up: what pulls, and in which stages. */
-export interface Drawing {
-  readonly pulls: readonly EndPull[];
-  readonly eyes: readonly EyePull[];
-  readonly stages: readonly Stage[];
-  readonly dressedAt: number;
-}
+export type Drawing = Omit<Tightening, 'ropes'>;
 
 export interface LaidKnot {
   /** evenly spaced nodes, standing end first */
   readonly points: readonly Point3[];
   /** node at the far point of the eye */
   readonly eyeNode?: number;
-  /** missing where the knot is stored as laid only */
-  readonly drawing?: Drawing;
+  readonly drawing: Drawing;
   /** what it is tied to, beside the rope */
   readonly objects?: readonly ShapeComponent[];
   /** parts of the knot by the crossings between which they lie, numbered from 1 along the rope as seen from the front */

@@ -1,5 +1,6 @@
 /** What a knot is tied to, as plain closed centre-lines: a karabiner with its gate, a closed ring, harness points. Unit: rope diameters. */
-import { arcLengths, resample, splineThrough, type Point3 } from '../curve';
+import { arcLengths, nearestIndex, resample, splineThrough, type Point3 } from '../curve';
+import { NODE_SPACING, type RopeSpec } from '../rope';
 import type { ShapeComponent } from './stored';
 
 /** Bar thickness of a karabiner beside a common rope. */
@@ -25,18 +26,34 @@ export function karabinerIn(farPoint: Point3): ShapeComponent {
   return { name: 'karabiner', role: 'ring', closed: true, diameter: KARABINER_BAR_ROPE_DIAMETERS, points, marks: { gate: [side[0]!, side.at(-1)!] } };
 }
 
+/** A closed ring whose bar lies where that of a karabiner lies in an eye. @param farPoint the eye's far point */
+export function ringInPlaceOf(karabiner: ShapeComponent, farPoint: Point3): ShapeComponent {
+  const bar = karabiner.points[nearestIndex(karabiner.points, farPoint)]!;
+  return ringIn([bar[0], bar[1] - 0.5 - RING_BAR / 2 - CLEARANCE, bar[2]], RING_RADIUS, RING_BAR, Math.PI / 2 + KARABINER_TURN_RAD);
+}
+
+const RING_RADIUS = 2.6;
+const RING_BAR = 0.9;
+/** between rope and bar, so that they do not lie in one another */
+const CLEARANCE = 0.1;
+
 /**
  * A closed ring through which a rope passes twice or once, upright, hung at its top in the eye's far point.
  * @param radius to the middle of its bar
  */
-export function ringIn(farPoint: Point3, radius = 2.6, bar = 0.9, turn_rad = 0.5): ShapeComponent {
-  const hung = radius - 0.5 - bar / 2 - 0.1;
+export function ringIn(farPoint: Point3, radius = RING_RADIUS, bar = RING_BAR, turn_rad = 0.5): ShapeComponent {
+  const hung = radius - 0.5 - bar / 2 - CLEARANCE;
   const points = Array.from({ length: 48 }, (_, k): Point3 => {
     const a = (2 * Math.PI * k) / 48;
     const across = radius * Math.sin(a);
     return [farPoint[0] + Math.sin(turn_rad) * across, farPoint[1] - hung + radius * Math.cos(a) , farPoint[2] + Math.cos(turn_rad) * across];
   });
   return { name: 'ring', role: 'ring', closed: true, diameter: bar, points };
+}
+
+/** A ring or karabiner as the solver takes it: rigid, with evenly spaced points. */
+export function asThing({ points, diameter }: ShapeComponent): RopeSpec {
+  return { points: resample([...points, points[0]!], NODE_SPACING).slice(0, -1), closed: true, diameter, held: 'whole' };
 }
 
 const HARNESS_RADIUS = 2.3;

@@ -1,6 +1,6 @@
 /** Stored shapes of a knot and the steps of its ways: plain data, made by baking, read by the catalogue. */
 import type { Point3 } from '../curve';
-import { fault } from '../errors';
+import type { Range } from './measures';
 import type { KnotEntry } from './types';
 import type { LaidView } from './view';
 
@@ -42,21 +42,23 @@ export interface BakedShape {
   readonly firstNode: number;
   /** points that the eye, drawn to size, has more (or fewer) than nodes: they lie between the legs' far ends */
   readonly eyeGrown?: number;
+  /** drawn up: what it is tied to */
+  readonly objects?: readonly ShapeComponent[];
 }
 
 /** What the laid form became when it was drawn up. */
 export interface DrawnUp {
   readonly dressed: BakedShape;
   readonly tight: BakedShape;
-  /** rope between first and last contact, the eye left out, diameters, tight */
-  readonly inKnot_ropeDiameters: number;
+  /** rope between first and last contact, the eye left out, diameters */
+  readonly inKnot_ropeDiameters: Range;
   /** the part of it between the standing part and the eye: the turns tied first */
-  readonly inKnotStandingSide_ropeDiameters: number;
-  /** the same as inKnot, loosely set, diameters: the upper end of the range */
-  readonly inKnotLoose_ropeDiameters: number;
+  readonly inKnotStandingSide_ropeDiameters: Range;
+  /** a string round it, across its axis */
+  readonly girth_ropeDiameters: Range;
   /** largest width of the tight knot across its axis, diameters */
-  readonly width_ropeDiameters: number;
-  readonly length_ropeDiameters: number;
+  readonly width_ropeDiameters: Range;
+  readonly length_ropeDiameters: Range;
   readonly smallestDistance_ropeDiameters: number;
   readonly smallestDistanceEver_ropeDiameters: number;
 }
@@ -70,19 +72,11 @@ export interface BakedForm {
   readonly objects: readonly ShapeComponent[];
   /** the end hangs free and never came back into the knot: there is no eye */
   readonly openEnd?: boolean;
-  /** null while only the laid form has been computed */
-  readonly set: DrawnUp | null;
+  readonly set: DrawnUp;
 }
 
-/** The names of the stored states, loosest first. */
-export const statesOf = (form: BakedForm): ShapeState[] => (form.set ? [...STATES] : ['laid']);
-
-/** A form in a state. @throws state-not-made */
-export function inState(form: BakedForm, state: ShapeState): BakedShape {
-  if (state === 'laid') return form.laid;
-  if (!form.set) throw fault('state-not-made', { state });
-  return form.set[state];
-}
+/** A form in a state. */
+export const inState = (form: BakedForm, state: ShapeState): BakedShape => (state === 'laid' ? form.laid : form.set[state]);
 
 export interface BakedKnot {
   readonly inputHash: string;

@@ -31,6 +31,11 @@ export function turnedBy(points: readonly Point3[], { yaw_deg, pitch_deg }: Pick
   });
 }
 
+/** The other way round of `turnedBy`. */
+export function turnedBack(points: readonly Point3[], { yaw_deg, pitch_deg }: Pick<LaidView, 'yaw_deg' | 'pitch_deg'>): Point3[] {
+  return turnedBy(turnedBy(points, { yaw_deg: 0, pitch_deg: -pitch_deg }), { yaw_deg: -yaw_deg, pitch_deg: 0 });
+}
+
 /** Least distance of two crossings of an open rope as seen along z; zero where the view is not regular. */
 export function crossingsApart(points: readonly Point3[]): number {
   let spots: [number, number][];

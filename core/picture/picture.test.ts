@@ -79,7 +79,7 @@ test('frames hold what they promise', () => {
 });
 
 test('a mark is drawn where to look, on either face', () => {
-  const marked = (face: 'front' | 'back') => /<circle cx="([-\d.]+)" cy="[-\d.]+" r="1.5"/.exec(drawVector(components(), { ...settings, face, markAt: [1.5, 0, 0] }))?.[1];
+  const marked = (face: 'front' | 'back') => /<circle cx="([-\d.]+)" cy="[-\d.]+" r="1.5"/.exec(drawVector(components(), { ...settings, face, markAt: { centre: [1.5, 0, 0], radius: 1.5 } }))?.[1];
   expect([marked('front'), marked('back')]).toEqual(['1.5', '-1.5']);
 });
 

@@ -34,8 +34,8 @@ export interface PictureSettings {
   readonly title: string;
   /** the tail ends here as a cut end */
   readonly cutTail: boolean;
-  /** a ring drawn round this point of the rope: where to look */
-  readonly markAt?: Point3 | undefined;
+  /** a ring drawn round a place: where to look */
+  readonly markAt?: { readonly centre: Point3; readonly radius: number } | undefined;
   /** lasting number of each crossing seen; without it they are numbered along the ropes */
   readonly crossingIds?: ((seen: Crossings) => readonly number[]) | undefined;
   /** fixed frame [left, bottom, width, height] in diameters, so that two pictures have one scale */
@@ -183,8 +183,9 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
     .join('');
   let mark = '';
   if (settings.markAt) {
-    const [m] = facing([settings.markAt], settings.face);
-    mark = `<circle cx="${f2(m![0])}" cy="${f2(-m![1])}" r="1.5" fill="none" stroke="${colours.mark}" stroke-width="0.22"/>`;
+    const [m] = facing([settings.markAt.centre], settings.face);
+    const ring = (colour: string, width: number) => `<circle cx="${f2(m![0])}" cy="${f2(-m![1])}" r="${f2(settings.markAt!.radius)}" fill="none" stroke="${colour}" stroke-width="${width}"/>`;
+    mark = `<g data-mark="here">${ring(colours.core, 0.5)}${ring(colours.mark, 0.26)}</g>`;
   }
   const [x, y, width, height] = frame;
   const ground = colours.ground === 'none' ? '' : `<rect x="${f2(x)}" y="${f2(-y - height)}" width="${f2(width)}" height="${f2(height)}" fill="${colours.ground}"/>`;

@@ -1,2 +1,5 @@
-export { RopeSolver, SOLVER_SETTINGS, type EyeDisc, type Pull, type SolverSettings } from './solver';
-export { contactCentre, FIRM, GENTLE, NODE_SPACING, tighten, type EndPull, type EyePull, type Stage, type Tightened, type Tightening } from './tighten';
+export { SettledWatch } from './settled';
+export { RopeSolver, SOLVER_SETTINGS, type SolverSettings } from './solver';
+export type { RopeSpec, RopeState } from './state';
+export { handsOn, type EyeDisc, type Hands, type Haul, type Post, type Pull, type Squeeze, type Wall } from './things';
+export { contactCentre, FIRM, GENTLE, NODE_SPACING, tighten, type EndPull, type EyePull, type Moment, type RingPull, type Stage, type Tightened, type Tightening } from './tighten';

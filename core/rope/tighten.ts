@@ -1,16 +1,21 @@
 /**
- * Laid form -> dressed -> tight: the protocol by which a knot is drawn up. Ends are pulled by soft
- * actuators, eyes by frictionless discs; forces rise, are held at low friction, and sink again at higher
- * friction, which lets the strands come apart to their true distance. A run in which a strand may have
- * passed through another is thrown away.
+ * Laid form -> tight: the protocol by which a knot is drawn up. Ends are pulled by soft
+ * actuators, eyes by frictionless discs, rings are hauled; forces rise, are held at low friction until the
+ * knot is settled, and sink again at higher friction, which lets the strands come apart to their true
+ * distance. A run in which a strand may have passed through another is thrown away.
  */
-import type { Point3 } from '../curve';
-import { scale } from '../curve';
+import { add, dot, scale, subtract, unit, type Point3 } from '../curve';
 import { fault } from '../errors';
+import { SettledWatch } from './settled';
 import { RopeSolver, type SolverSettings, SOLVER_SETTINGS } from './solver';
+import type { RopeSpec } from './state';
+import type { Haul, Squeeze } from './things';
 
 /** Node spacing along a rope in diameters. */
 export const NODE_SPACING = 0.45;
+
+/** What can be given another share or direction in a stage. */
+export type Pulled = 'standing' | 'tail' | 'eye';
 
 export interface EndPull {
   readonly rope: number;
@@ -32,93 +37,171 @@ export interface EyePull {
   readonly radius: number;
 }
 
+/** A ring or karabiner that draws the eye it hangs in: a rigid closed rope among `things`. */
+export interface RingPull {
+  /** which of the things */
+  readonly thing: number;
+  readonly direction: Point3;
+  /** mean tension of the first rope at which it stops, as share of the stage's force */
+  readonly share: number;
+}
+
+/** Turns that fingers push together: a stretch of the first rope's nodes, along an axis. */
+export interface Turns {
+  readonly nodes: readonly [number, number];
+  readonly axis: Point3;
+}
+
 export interface Stage {
   /** in the solver's unit of time */
   readonly duration: number;
   /** force at the beginning and at the end, in full loads */
   readonly force: readonly [number, number];
   readonly friction: number;
-  /** share of the tail pulls from this stage on */
-  readonly tailShare?: number;
+  /** other shares from this stage on */
+  readonly shares?: Partial<Record<Pulled, number>>;
+  /** directions into which the pulls swing during this stage */
+  readonly directions?: Partial<Record<'standing' | 'tail', Point3>>;
+  /** from this stage on the knot is drawn against a wall across the standing part, which passes through a hole in it */
+  readonly wall?: boolean;
+  /** force on a node with which the turns are pushed together in this stage, full loads */
+  readonly squeeze?: number;
+  /** ends early once the knot is settled */
+  readonly untilSettled?: boolean;
 }
 
 export interface Tightening {
   readonly ropes: readonly (readonly Point3[])[];
+  /** rings, karabiners, host ropes: what the ropes lie round or hang in; their places are part of the result */
+  readonly things?: readonly RopeSpec[];
   readonly pulls: readonly EndPull[];
   readonly eyes: readonly EyePull[];
+  readonly rings?: readonly RingPull[];
+  readonly turns?: Turns;
   readonly stages: readonly Stage[];
-  /** share of the whole time after which the knot counts as dressed, 0 to 1 */
-  readonly dressedAt: number;
 }
 
 /** Firm draw for single-strand loops; gentle draw for doubled knots, which keeps pairs side by side. */
 export const FIRM: readonly Stage[] = [
-  { duration: 150, force: [0.2, 0.7], friction: 0.1 },
-  { duration: 350, force: [0.7, 0.7], friction: 0.1 },
-  { duration: 150, force: [0.7, 0.25], friction: 0.2 },
+  { duration: 120, force: [0.2, 0.7], friction: 0.1 },
+  { duration: 350, force: [0.7, 0.7], friction: 0.1, untilSettled: true },
+  { duration: 100, force: [0.7, 0.25], friction: 0.2 },
 ];
 export const GENTLE: readonly Stage[] = [
   { duration: 250, force: [0.1, 0.4], friction: 0.12 },
-  { duration: 400, force: [0.4, 0.4], friction: 0.12 },
+  { duration: 400, force: [0.4, 0.4], friction: 0.12, untilSettled: true },
   { duration: 120, force: [0.4, 0.2], friction: 0.2 },
 ];
 
-export interface Tightened {
-  readonly dressed: readonly (readonly Point3[])[];
-  readonly tight: readonly (readonly Point3[])[];
-  /** contact force per node of the tight form, ropes one after another */
+/** The knot at one moment. */
+export interface Moment {
+  readonly ropes: readonly (readonly Point3[])[];
+  readonly things: readonly (readonly Point3[])[];
+  /** contact force per node of the ropes, ropes one after another */
   readonly load: readonly number[];
-  /** the same at the dressed form */
-  readonly dressedLoad: readonly number[];
+}
+
+export interface Tightened {
+  readonly tight: Moment;
   readonly smallestDistanceEver: number;
   readonly nodeCount: number;
+  /** steps taken */
+  readonly steps: number;
+}
+
+/** Half the length of rope round an eye's far point that feels its disc, in nodes. */
+const EYE_REACH = 26;
+/** How fast an end may be drawn, d per unit of time. */
+const DRAWING_SPEED = 0.3;
+const HAULING_SPEED = 0.12;
+const HOLE_RADIUS = 1.1;
+/** share of a load that is remembered a step later */
+const LOAD_MEMORY = 0.995;
+
+/** The wall goes just before the first loaded node of the standing part, across the pull. */
+function putWall(solver: RopeSolver, pulled: Point3, borne: Float64Array): void {
+  const { ropeStart } = solver.state;
+  const bears = (n: number) => borne[n]! > 0.05;
+  let first = 0;
+  while (first < ropeStart[1]! && !bears(first)) first++;
+  let to = ropeStart[1]! - 1;
+  while (to > first && !bears(to)) to--;
+  // nearest of the knot to where the standing part goes
+  let highest = first;
+  for (let n = first; n <= to; n++) if (dot(solver.point(n), pulled) > dot(solver.point(highest), pulled)) highest = n;
+  const hole = solver.point(Math.max(0, first - 2));
+  const point = add(hole, scale(pulled, dot(subtract(solver.point(highest), hole), pulled) + 0.6));
+  solver.walls.push({ point, normal: scale(pulled, -1), holeRadius: HOLE_RADIUS, from: first, to });
 }
 
 /**
- * Tightens a laid form. Deterministic: equal input gives equal bytes on one version of the engine.
- * @param onProgress called about a hundred times with the share done; return false to stop
+ * Tightens a laid form. Deterministic: equal input and seed give equal bytes on one version of the engine.
+ * @param onProgress called about a hundred times with the share done and the solver; return false to stop
  * @returns null when stopped
  * @throws solver-passed-through when it is not certain that no strand passed through another
  */
-export function tighten(
-  plan: Tightening,
-  settings: SolverSettings = SOLVER_SETTINGS,
-  onProgress: (share: number) => boolean = () => true,
-): Tightened | null {
-  const solver = new RopeSolver(plan.ropes, settings);
-  const eyes = plan.eyes.map((e) => ({ share: e.share, disc: solver.addEyeDisc(solver.ropeStart[e.rope]! + e.node, e.direction, e.radius, 26) }));
-  const pulls = plan.pulls.map((p) => {
-    const node = p.end === 'standing' ? solver.ropeStart[p.rope]! : (solver.ropeStart[p.rope + 1] ?? solver.nodeCount) - 1;
-    return { ...p, pull: solver.addPull(node, p.direction, p.held ? 0 : 0.3) };
+export function tighten(plan: Tightening, settings: SolverSettings = SOLVER_SETTINGS, onProgress: (share: number, solver: RopeSolver) => boolean = () => true): Tightened | null {
+  const things = plan.things ?? [];
+  const solver = new RopeSolver([...plan.ropes.map((points) => ({ points })), ...things], settings);
+  const ropeNodes = solver.state.ropeStart[plan.ropes.length]!;
+  const eyes = plan.eyes.map((e) => ({ ...e, disc: solver.addEyeDisc(solver.state.ropeStart[e.rope]! + e.node, e.direction, e.radius, EYE_REACH) }));
+  const pulls = plan.pulls.map((p) => ({ ...p, pull: solver.addPull(solver.endNode(p.rope, p.end), p.direction, p.held ? 0 : DRAWING_SPEED), from: unit(p.direction) }));
+  const rings = (plan.rings ?? []).map((r) => {
+    const h: Haul = { rope: plan.ropes.length + r.thing, direction: unit(r.direction), tension: 0, measuredOn: 0, speed: HAULING_SPEED };
+    solver.hauls.push(h);
+    return { ...r, haul: h };
+  });
+  const fingers: Squeeze | null = plan.turns ? { from: plan.turns.nodes[0], to: plan.turns.nodes[1], axis: unit(plan.turns.axis), force: 0 } : null;
+  if (fingers) solver.squeezes.push(fingers);
+  const moment = (): Moment => ({
+    ropes: plan.ropes.map((_, rope) => solver.points(rope)),
+    things: things.map((_, thing) => solver.points(plan.ropes.length + thing)),
+    load: [...solver.state.load.subarray(0, ropeNodes)],
   });
   const total = plan.stages.reduce((sum, s) => sum + s.duration, 0);
-  const dressedTime = total * plan.dressedAt;
-  let dressed: Point3[][] | null = null;
-  let dressedLoad: number[] = [];
-  let tailShare: number | undefined;
+  // what each node bore lately: in a single step a knot may be slack
+  const borne = new Float64Array(ropeNodes);
+  let planned = 0;
   let reported = 0;
+  let steps = 0;
+  const shares: Partial<Record<Pulled, number>> = {};
   for (const stage of plan.stages) {
-    tailShare = stage.tailShare ?? tailShare;
+    Object.assign(shares, stage.shares);
     solver.friction = stage.friction;
+    if (fingers) fingers.force = stage.squeeze ?? 0;
+    for (const p of pulls) p.from = p.pull.direction;
+    if (stage.wall) putWall(solver, pulls.find((p) => p.end === 'standing')!.from, borne);
     const begin = solver.time;
+    const watch = stage.untilSettled ? new SettledWatch(solver) : null;
     for (let u = 0; u < 1; u = (solver.time - begin) / stage.duration) {
       const force = stage.force[0] + (stage.force[1] - stage.force[0]) * u;
-      for (const p of pulls) p.pull.force = force * (p.end === 'tail' ? (tailShare ?? p.share) : p.share);
-      for (const e of eyes) e.disc.force = force * e.share;
+      for (const p of pulls) {
+        p.pull.force = force * (shares[p.end] ?? p.share);
+        const to = stage.directions?.[p.end];
+        if (to) p.pull.direction = swung(p.from, to, u);
+      }
+      for (const e of eyes) e.disc.force = force * (shares.eye ?? e.share);
+      for (const r of rings) r.haul.tension = force * (shares.eye ?? r.share);
       solver.step();
-      if (!dressed && solver.time >= dressedTime) {
-        dressed = plan.ropes.map((_, rope) => solver.points(rope));
-        dressedLoad = [...solver.load];
+      steps++;
+      for (let n = 0; n < borne.length; n++) borne[n] = borne[n]! * LOAD_MEMORY > solver.state.load[n]! ? borne[n]! * LOAD_MEMORY : solver.state.load[n]!;
+      if (solver.guardViolations > 0) throw fault('solver-passed-through');
+      const done = (planned + solver.time - begin) / total;
+      if (done > reported) {
+        reported = done + 0.01;
+        if (!onProgress(done, solver)) return null;
       }
-      if (solver.time / total > reported) {
-        reported += 0.01;
-        if (!onProgress(solver.time / total)) return null;
-      }
+      if (watch?.settled()) break;
     }
+    planned += stage.duration;
   }
-  if (solver.guardViolations > 0) throw fault('solver-passed-through');
-  const tight = plan.ropes.map((_, rope) => solver.points(rope));
-  return { dressed: dressed ?? tight, tight, load: [...solver.load], dressedLoad, smallestDistanceEver: solver.smallestDistanceEver, nodeCount: solver.nodeCount };
+  return { tight: moment(), smallestDistanceEver: solver.smallestDistanceEver, nodeCount: solver.state.nodeCount, steps };
+}
+
+/** Between two directions, `u` from 0 to 1. */
+function swung(from: Point3, to: Point3, u: number): Point3 {
+  const t = unit(to);
+  return unit([from[0] * (1 - u) + t[0] * u, from[1] * (1 - u) + t[1] * u, from[2] * (1 - u) + t[2] * u]);
 }
 
 /** Centre of the knot: nodes weighted by the square of the contact force they carry. */

@@ -2,6 +2,9 @@
 import { arcLengths, segmentDistance, type Line3 } from '../curve';
 import { fault } from '../errors';
 
+// looked up once: in a context of its own a program pays for each look
+const { max, min } = Math;
+
 /** More points than this are refused: no knot needs them, and every pair of them is looked at. */
 export const MOST_POINTS = 20_000;
 
@@ -38,12 +41,12 @@ export function refuseTouching(lines: readonly Line3[], closest: number): void {
     const m = closed ? points.length : points.length - 1;
     return Array.from({ length: m }, (_, i) => ({ line, i, m, closed, a: points[i]!, b: points[(i + 1) % points.length]! }));
   });
-  const left = (p: Piece) => Math.min(p.a[0], p.b[0]);
+  const left = (p: Piece) => min(p.a[0], p.b[0]);
   pieces.sort((p, q) => left(p) - left(q));
   const length = lines.map(({ points, closed }) => arcLengths(closed ? [...points, points[0]!] : points));
   for (let i = 0; i < pieces.length; i++) {
     const p = pieces[i]!;
-    const reach = Math.max(p.a[0], p.b[0]) + closest;
+    const reach = max(p.a[0], p.b[0]) + closest;
     for (let j = i + 1; j < pieces.length && left(pieces[j]!) <= reach; j++) {
       const q = pieces[j]!;
       if (p.line === q.line) {
@@ -52,7 +55,7 @@ export function refuseTouching(lines: readonly Line3[], closest: number): void {
         const [low, high] = p.i < q.i ? [p, q] : [q, p];
         const along = s[high.i]! - s[low.i + 1]!;
         const around = p.closed ? s.at(-1)! - s[high.i + 1]! + s[low.i]! : Infinity;
-        if (Math.min(along, around) <= 3 * closest) continue;
+        if (min(along, around) <= 3 * closest) continue;
       }
       if (segmentDistance(p.a, p.b, q.a, q.b) < closest) throw fault('strands-touch');
     }

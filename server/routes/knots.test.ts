@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { NodeIO } from '@gltf-transform/core';
 import { call, testbed, type Testbed } from '../testing/harness';
 
 let t: Testbed;
@@ -18,7 +19,7 @@ describe('the catalogue', () => {
       'alpine-butterfly', 'barrel-noose', 'bowline', 'bowline-locked', 'bowline-yosemite', 'butterfly-rewoven', 'double-bowline', 'double-overhand-stopper', 'figure-eight-follow-through', 'figure-eight-on-bight',
       'figure-eight-stopper', 'figure-nine-on-bight', 'figure-nine-stopper', 'overhand-on-bight', 'overhand-stopper', 'trefoil-stopper',
     ]);
-    expect(list.find((k) => k.id === 'alpine-butterfly')).toMatchObject({ family: 'midline', faults: expect.arrayContaining(['false-butterfly']) as unknown, form_certainty: 'settled', states: ['laid'] });
+    expect(list.find((k) => k.id === 'alpine-butterfly')).toMatchObject({ family: 'midline', faults: expect.arrayContaining(['false-butterfly']) as unknown, form_certainty: 'settled' });
     const entry = (await call(t, 'GET', '/knots/bowline-locked')).body;
     for (const key of ['names', 'pulls', 'untying', 'needs', 'faces', 'check_points', 'faults', 'tail_rule_key', 'cautions', 'form_certainty']) expect(entry).toHaveProperty(key);
     const crossings = entry['crossings'] as { count: number; gauss_code: string };
@@ -48,19 +49,21 @@ describe('a shape', () => {
 });
 
 describe('shapes of every knot, as laid', () => {
-  interface Listed { id: string; faults: string[]; states: string[] }
+  interface Listed { id: string; faults: string[] }
   const get = async (path: string) => call(t, 'GET', path);
 
   test('shape, both pictures and OBJ are there for each, and say the same', async () => {
     const list = (await get('/knots')).body as unknown as Listed[];
-    for (const { id, states } of list) {
+    for (const { id } of list) {
       const { components } = (await get(`/knots/${id}/shape?state=laid`)).body as unknown as Shape;
       const rope = components[0]!;
       expect([id, rope.role, rope.closed, rope.marks!.standing[0], rope.marks!.tail[1]]).toEqual([id, 'rope', false, 0, rope.points.length - 1]);
-      expect((await get(`/knots/${id}/shape`)).body).toEqual((await get(`/knots/${id}/shape?state=${states.at(-1)!}`)).body);
+      expect((await get(`/knots/${id}/shape`)).body).toEqual((await get(`/knots/${id}/shape?state=tight`)).body);
       const obj = (await get(`/knots/${id}/shape.obj?state=laid`)).text;
       expect(obj.match(/^v /gm)).toHaveLength(components.reduce((n, c) => n + c.points.length, 0));
       expect(obj.match(/^o /gm)).toHaveLength(components.length);
+      const glb = await t.app.inject({ method: 'GET', url: `/api/v1/knots/${id}/shape.glb?state=laid` });
+      expect([glb.statusCode, glb.headers['content-type'], glb.rawPayload.subarray(0, 4).toString()]).toEqual([200, 'model/gltf-binary', 'glTF']);
       const [front, back] = await Promise.all(['front', 'back'].map(async (face) => (await get(`/knots/${id}/picture.svg?state=laid&face=${face}`)).text));
       const crossings = (text: string) => [...text.matchAll(/data-crossing="(\d+)"/g)].map((m) => Number(m[1])).sort((a, b) => a - b);
       expect([id, crossings(front!)]).toEqual([id, crossings(back!)]);
@@ -79,9 +82,39 @@ describe('shapes of every knot, as laid', () => {
     expect((await of('?object=ring')).components[1]).toMatchObject({ name: 'ring', closed: true });
     for (const [path, code] of [
       ['/knots/barrel-noose/shape?wraps=5', 'no-wraps-form'], ['/knots/bowline/shape?wraps=2', 'no-wraps-form'], ['/knots/barrel-noose/shape?object=post', 'no-object-form'],
-      ['/knots/overhand-stopper/shape?object=ring', 'no-object-form'], ['/knots/overhand-stopper/shape?state=tight', 'state-not-made'], ['/knots/overhand-stopper/picture.svg?state=dressed', 'state-not-made'],
+      ['/knots/overhand-stopper/shape?object=ring', 'no-object-form'],
       ['/knots/overhand-stopper/shape?fault=false-butterfly', 'unknown-fault'], ['/knots/barrel-noose/shape?wraps=0', 'bad-input'],
     ] as const) expect([path, (await get(path)).status, (await get(path)).body.code]).toEqual([path, 400, code]);
+  });
+
+  test('a glTF holds each component as a tube of its own, a 10 mm rope in metres', async () => {
+    const glb = await t.app.inject({ method: 'GET', url: '/api/v1/knots/barrel-noose/shape.glb' });
+    const document = await new NodeIO().readBinary(new Uint8Array(glb.rawPayload));
+    const { components } = (await get('/knots/barrel-noose/shape')).body as unknown as Shape;
+    const nodes = document.getRoot().listNodes();
+    expect(nodes.map((n) => n.getName())).toEqual(components.map((c) => c.name));
+    nodes.forEach((node, k) => {
+      const [primitive] = node.getMesh()!.listPrimitives();
+      const place = primitive!.getAttribute('POSITION')!;
+      expect(node.getScale()).toEqual([0.01, 0.01, 0.01]);
+      expect(primitive!.getAttribute('COLOR_0')!.getCount()).toBe(place.getCount());
+      expect(Math.max(...(primitive!.getIndices()!.getArray() as Uint32Array))).toBe(place.getCount() - 1);
+      // the tube reaches half a diameter beyond its line
+      const top = Math.max(...components[k]!.points.map((p) => p[1]!));
+      expect(place.getMax([])[1]!).toBeGreaterThan(top - 0.3);
+      expect(place.getMax([])[1]!).toBeLessThan(top + 1);
+    });
+    expect((await get('/knots/barrel-noose/shape.glb?object=post')).body).toMatchObject({ code: 'no-object-form' });
+  });
+
+  test('right and wrong beside each other: one frame, a ring on both; a ring without the other form is refused', async () => {
+    const picture = async (query: string) => get(`/knots/alpine-butterfly/picture.svg?crop=knot&${query}`);
+    const [right, wrong] = await Promise.all([picture('fit=false-butterfly&ring=differs'), picture('fault=false-butterfly&fit=right&ring=differs')]);
+    const box = (text: string) => /viewBox="([^"]+)"/.exec(text)![1];
+    expect(box(right.text)).toBe(box(wrong.text));
+    for (const { text } of [right, wrong]) expect(text).toContain('data-mark="here"');
+    expect((await picture('fit=false-butterfly')).text).not.toContain('data-mark');
+    for (const bad of ['ring=differs', 'ring=differs&fit=right', 'ring=differs&fault=false-butterfly&fit=loose', 'ring=round&fit=right']) expect([bad, (await picture(bad)).status]).toEqual([bad, 400]);
   });
 
   test('a fault has its own shape, picture and OBJ', async () => {

@@ -3,14 +3,16 @@ import { ENDPOINTS } from '../../contract';
 import { choose, ropeNeeded } from '../../core/choose';
 import { fault } from '../../core/errors';
 import { pointsOf, type ShapeComponent, type ShapeState } from '../../core/knots/stored';
-import { CATALOGUE_VERSION, faultsWithShape, formWithWraps, framesOf, knotById, knotIds, shapeOf, statesOfForm, storedForm, wrapsOf, type Onto } from '../../core/knots/catalogue';
+import { CATALOGUE_VERSION, faultsWithShape, formWithWraps, framesOf, knotById, knotIds, shapeOf, storedForm, wrapsOf, type Onto } from '../../core/knots/catalogue';
 import { FAMILIES } from '../../core/knots/types';
 import { crossingIds } from '../../core/knots/crossing-ids';
+import { differingPlace } from '../../core/knots/differs';
 import { drawVector, facing, frameFor, pathInWords, type PictureComponent } from '../../core/picture';
 import { crossingsSeenFrom, diagramOf, gaussCodeOf } from '../../core/topology';
 import { judgeTail, SHIPPED_PROFILES } from '../../core/profiles';
 import { bind } from '../bind';
 import type { Context } from '../context';
+import { shapeGlb } from '../documents/glb';
 import { knotIn, profileIn } from '../named';
 
 /** Shapes and pictures change only with the catalogue: a browser may keep them a day. */
@@ -35,13 +37,13 @@ function asked(id: string, { state, fault: faulty, wraps, object }: Asked): { fo
   const form = faulty ?? (wraps === undefined ? 'right' : formWithWraps(id, wraps));
   // a tie-in knot has the harness for its ring
   const ring = entry.purposes.includes('tie-in') ? (form === 'one-harness-point' ? 'one' : 'both') : 'ring';
-  return { form, state: state ?? statesOfForm(id, form).at(-1)!, onto: object === undefined ? null : object === 'clip' ? 'clip' : ring };
+  return { form, state: state ?? 'tight', onto: object === undefined ? null : object === 'clip' ? 'clip' : ring };
 }
 
 /** Half the size of the knot proper in a state, for framing: its height, or for a square crop whichever is larger. */
 function knotRadius(id: string, form: string, state: ShapeState, crop: 'whole' | 'knot' | 'tall'): number {
   const f = storedForm(id, form);
-  if (state !== 'laid' && f.set) return (f.set.length_ropeDiameters / 2) * (state === 'dressed' ? 1.2 : 1);
+  if (state !== 'laid') return (f.set.length_ropeDiameters.value / 2) * (state === 'dressed' ? 1.2 : 1);
   const m = f.laid.marks;
   const knot = pointsOf(f.laid).filter((_, i) => i > m.standing[1] - 2 && i < m.tail[0] + 2 && (m.eye === undefined || Math.abs(i - m.eye) > 30));
   return Math.max(...knot.map((p) => (crop === 'knot' ? Math.max(Math.abs(p[0]), Math.abs(p[1])) : Math.abs(p[1]))));
@@ -59,7 +61,7 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
   bind(app, context, ENDPOINTS.knots, () =>
     knotIds().map((id) => {
       const { entry } = knotById(id);
-      return { id, names: [...entry.names], family: entry.family, purposes: [...entry.purposes], states: statesOfForm(id), can_be_checked: entry.check_points.length > 0, ways: entry.ways.map((w) => ({ id: w.id, right: w.right, ends_in: w.ends_in })), faults: entry.faults.map((f) => f.id), form_certainty: entry.form_certainty };
+      return { id, names: [...entry.names], family: entry.family, purposes: [...entry.purposes], can_be_checked: entry.check_points.length > 0, ways: entry.ways.map((w) => ({ id: w.id, right: w.right, ends_in: w.ends_in })), faults: entry.faults.map((f) => f.id), form_certainty: entry.form_certainty };
     }),
   );
 
@@ -74,10 +76,10 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
       crossings: { count: laid.count, gauss_code: `open: ${gaussCodeOf(diagramOf(laid, 1))[0]!}`, of: 'the laid form, seen from the front, standing end to tail' },
       family_name: FAMILIES[entry.family],
       path_in_words: pathInWords(laid, undefined, right.laid.marks.eye),
-      states: statesOfForm(params.id),
       wraps: wrapsOf(params.id),
+      tied_to: right.objects[0]?.name ?? null,
       laid_view: right.laidView,
-      measures: right.set && { in_knot_ropeDiameters: right.set.inKnot_ropeDiameters, width_ropeDiameters: right.set.width_ropeDiameters, length_ropeDiameters: right.set.length_ropeDiameters },
+      measures: { in_knot_ropeDiameters: right.set.inKnot_ropeDiameters, girth_ropeDiameters: right.set.girth_ropeDiameters, width_ropeDiameters: right.set.width_ropeDiameters, length_ropeDiameters: right.set.length_ropeDiameters },
     };
   });
 
@@ -100,6 +102,11 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
     return reply.type('model/obj').header('cache-control', KEEP).send(`${lines.join('\n')}\n`);
   });
 
+  bind(app, context, ENDPOINTS.glb, async ({ params, query, reply }) => {
+    const { form, state, onto } = asked(params.id, query);
+    return reply.type('model/gltf-binary').header('cache-control', KEEP).send(Buffer.from(await shapeGlb(shapeOf(params.id, form, state, onto), knotById(params.id).entry.names[0]!)));
+  });
+
   bind(app, context, ENDPOINTS.picture, ({ params, query, reply }) => {
     const { form, state, onto } = asked(params.id, query);
     const mirrored = (c: readonly PictureComponent[]) => (query.hand === 'left' ? c.map((x) => ({ ...x, points: x.points.map((p): readonly [number, number, number] => [-p[0], p[1], p[2]]) })) : c);
@@ -107,12 +114,15 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
     const components = drawn({ form, state, onto });
     const framing = { face: query.face, crop: query.crop, knotRadius_ropeDiameters: knotRadius(params.id, form, state, query.crop) };
     const other = query.fit === undefined ? undefined : drawn(asked(params.id, { state: query.state, object: query.object, ...(query.fit !== 'right' && { fault: query.fit }) }));
+    if (query.ring && (query.fit === undefined || (query.fit === 'right') === (form === 'right'))) throw fault('bad-input', {}, [{ path: 'querystring.ring', message: 'needs fit: the right form of a fault, or a fault of the right form' }]);
+    const place = query.ring && differingPlace(params.id, form, query.fit!, state, onto);
+    const markAt = place && { ...place, centre: mirrored([{ name: 'place', role: 'rope', closed: false, diameter: 1, points: [place.centre] }])[0]!.points[0]! };
     const { names, form_certainty } = knotById(params.id).entry;
     const name = form_certainty === 'settled' ? names[0] : `${names[0]} (form not settled)`;
     return sendSvg(
       reply,
       drawVector(components, {
-        ...framing, theme: query.theme, size_px: query.size, cutTail: knotById(params.id).entry.family !== 'midline',
+        ...framing, markAt, theme: query.theme, size_px: query.size, cutTail: knotById(params.id).entry.family !== 'midline',
         crossingIds: (seen) => crossingIds(storedForm(params.id, form), state, seen),
         title: `${name}, ${query.face}${query.fault ? `, fault: ${query.fault.replaceAll('-', ' ')}` : ''}`,
         ...(other ? { frame: union(frameFor(components, framing), frameFor(other, framing)) } : {}),

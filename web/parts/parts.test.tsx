@@ -7,6 +7,8 @@ import { typedTail_mm } from '../stations/check/TailView';
 import type { Walk } from '../store/walks';
 import { pictureUrl } from './KnotPicture';
 import { Points } from './Points';
+import { framing, type SceneComponent } from './rope/framing';
+import { partOfRope, pickedIn } from './rope/picking';
 import { v4 } from './uuid';
 import { Verdict, VerdictShape } from './Verdict';
 import { initials, VERDICT_WORDS } from './words';
@@ -69,4 +71,38 @@ test('ids are random UUIDs of version 4', () => {
   for (const id of ids) expect(id).toMatch(/^[0-9a-f]{8}-[0-9a-f]{4}-4[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/);
   expect(new Set(ids).size).toBe(50);
   expect(initials('Oskar Lund-Ray')).toBe('OL');
+});
+
+describe('what is touched on the turning rope', () => {
+  const svg = '<svg xmlns="http://www.w3.org/2000/svg"><g data-component="rope" data-from="0" data-to="2"/><g data-component="rope" data-from="2" data-to="4"/><g data-component="ring" data-from="0" data-to="9"/><circle data-crossing="7" cx="1" cy="-2" r="0.7"/><circle data-crossing="8" cx="5" cy="-2" r="0.7"/></svg>';
+  test('has the names of the flat picture of the face that is nearer', () => {
+    expect(pickedIn(svg, 'front', { component: 'rope', at: 3.2, point: [1.3, 2.2, 5] })).toEqual({ component: 'rope', from: 2, to: 4, crossing: 7 });
+    // on the back the picture is the front turned about the upright axis
+    expect(pickedIn(svg, 'back', { component: 'rope', at: 3.2, point: [-5.2, 2, 5] })).toEqual({ component: 'rope', from: 2, to: 4, crossing: 8 });
+    expect(pickedIn(svg, 'front', { component: 'ring', at: 1, point: [9, 9, 0] })).toEqual({ component: 'ring', from: 0, to: 9, crossing: null });
+    expect(pickedIn(svg, 'front', { component: 'rope', at: 40, point: [0, 0, 0] })).toBeNull();
+  });
+
+  test('is told by the part of the rope', () => {
+    const marks = { standing: [0, 10], tail: [80, 90], legs: [[40, 50], [50, 60]], collar: [65, 70], nipping_loop: [12, 30] } as const;
+    expect([5, 20, 35, 55, 66, 85].map((at) => partOfRope(at, marks))).toEqual(['the standing part', 'the nipping loop', 'the rope in the knot', 'the eye', 'the collar', 'the tail']);
+  });
+});
+
+describe('what of a shape is shown', () => {
+  const rope = (marks: object): SceneComponent => ({ name: 'rope', role: 'rope', closed: false, diameter: 1, points: Array.from({ length: 101 }, (_, k): [number, number, number] => [k === 50 ? 3 : 0, 20 - k * 0.5, 0]), marks });
+  test('the knot with a little rope round it; long ends run out of the picture', () => {
+    const f = framing([rope({ standing: [0, 40], tail: [60, 100] })], false);
+    expect(f.height).toBeLessThan(20);
+    expect(f.centreY).toBeCloseTo(-5, 0);
+    expect(f.width).toBeCloseTo(8, 6);
+  });
+  test('with its eye when asked; a ring only where it touches', () => {
+    // down to the eye and up again
+    const points = Array.from({ length: 101 }, (_, k): [number, number, number] => [k < 50 ? -1 : 1, k < 50 ? 20 - k : k - 80, 0]);
+    const eye: SceneComponent = { ...rope({ standing: [0, 15], tail: [85, 100], legs: [[25, 50], [50, 75]], eye: 50 }), points };
+    expect(framing([eye], true).height).toBeGreaterThan(framing([eye], false).height + 15);
+    const ring: SceneComponent = { name: 'ring', role: 'ring', closed: true, diameter: 1, points: [[0, -29, 0], [0, -90, 0]] };
+    expect(framing([eye, ring], true)).toEqual(framing([eye], true));
+  });
 });

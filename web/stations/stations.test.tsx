@@ -210,21 +210,38 @@ describe('the shelf', () => {
 });
 
 describe('a knot’s page', () => {
+  const range = { low: 10, value: 11, high: 12 };
+  const measures = { in_knot_ropeDiameters: range, girth_ropeDiameters: range, width_ropeDiameters: range, length_ropeDiameters: { low: 5, value: 5, high: 5 } };
   const page = (id: string, change: object = {}) =>
     show(<Tie />, '/tie/:knot', `/tie/${id}`, {
-      [`GET /knots/${id}`]: { ...entryById(id), catalogue_version: 2, family_name: 'family', faults_with_shape: [], states: ['laid'], wraps: [], path_in_words: 'Over at 1.', crossings: { count: 1 }, measures: null, ...change },
+      [`GET /knots/${id}`]: { ...entryById(id), catalogue_version: 2, family_name: 'family', faults_with_shape: [], wraps: [], tied_to: null, path_in_words: 'Over at 1.', crossings: { count: 1 }, measures, ...change },
     });
 
-  test('laid only: both faces, facts with their source, no rope measured', async () => {
-    const { sent } = page('alpine-butterfly', { faults_with_shape: ['false-butterfly'] });
+  test('both faces, facts with their source, the size on the job’s rope, its shape to take along', async () => {
+    page('alpine-butterfly', { faults_with_shape: ['false-butterfly'] });
     await screen.findByRole('heading', { name: 'Both faces, laid out' });
     expect(screen.getAllByRole('img', { name: /^Alpine butterfly, (front|back)\. Over at 1\.$/ })).toHaveLength(2);
-    expect(screen.getByText('Not computed yet: it is measured on the set knot.')).toBeTruthy();
-    expect(screen.getByRole('img', { name: 'Alpine butterfly, front, fault: false butterfly' })).toBeTruthy();
     expect(screen.getByText(/eye pulled apart: will do/)).toBeTruthy();
     expect(screen.getAllByTitle('from practice').length).toBeGreaterThan(5);
     expect(screen.queryByRole('button', { name: /Check one/ })).toBeNull();
-    expect(sent).toEqual([]);
+    // 10.2 mm: rounded up, low to high
+    expect(screen.getByText(/it is about 51 mm long, 102–123 mm wide and 102–123 mm round/)).toBeTruthy();
+    for (const [name, file] of [['glTF', 'shape.glb'], ['OBJ', 'shape.obj'], ['SVG', 'picture.svg'], ['JSON', 'shape']] as const) expect(screen.getByRole('link', { name }).getAttribute('href')).toContain(`/alpine-butterfly/${file}?state=tight`);
+  });
+
+  test('a fault beside the right form: one scale, one face, turned over together, a ring where they differ', async () => {
+    page('alpine-butterfly', { faults_with_shape: ['false-butterfly', 'loose'] });
+    const pair = async (face: string) => (await screen.findAllByRole('img', { name: new RegExp(`, ${face}, (right|wrong)`) })).map((img) => new URL(img.getAttribute('src')!, 'http://x').searchParams);
+    const [right, wrong] = await pair('front');
+    expect([right!.get('fault'), right!.get('fit'), right!.get('ring')]).toEqual([null, 'false-butterfly', 'differs']);
+    expect([wrong!.get('fault'), wrong!.get('fit'), wrong!.get('ring')]).toEqual(['false-butterfly', 'right', 'differs']);
+    fireEvent.click(screen.getByRole('button', { name: /Turn both over/ }));
+    for (const q of await pair('back')) expect([q.get('face'), q.get('state')]).toEqual(['back', 'laid']);
+    // laid out, a condition of the set knot shows nothing; set, it can be chosen
+    expect(screen.queryByRole('button', { name: 'not set' })).toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: 'Show them set' }));
+    fireEvent.click(await screen.findByRole('button', { name: 'not set' }));
+    for (const q of await pair('front')) expect(q.get('state')).toBe('tight');
   });
 
   test('a form that is not settled says so first', async () => {

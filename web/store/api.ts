@@ -3,6 +3,7 @@ import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { z } from 'zod';
 import type * as C from '../../contract';
 import type { Job } from '../../core/choose/job';
+import type { Range } from '../../core/knots/measures';
 import type { ShapeState } from '../../core/knots/stored';
 import type { KnotEntry } from '../../core/knots/types';
 import type { Profile } from '../../core/profiles/types';
@@ -12,12 +13,22 @@ export type KnotReply = KnotEntry & {
   readonly catalogue_version: number;
   readonly faults_with_shape: readonly string[];
   readonly family_name: string;
-  readonly states: readonly ShapeState[];
   readonly wraps: readonly number[];
+  /** the object that it is stored with */
+  readonly tied_to: string | null;
   readonly path_in_words: string;
   readonly crossings: { readonly count: number };
-  readonly measures: { readonly in_knot_ropeDiameters: number; readonly width_ropeDiameters: number; readonly length_ropeDiameters: number } | null;
+  readonly measures: Readonly<Record<'in_knot_ropeDiameters' | 'girth_ropeDiameters' | 'width_ropeDiameters' | 'length_ropeDiameters', Range>>;
 };
+
+/** A shape as asked for: a state, and what is not the usual about it. */
+export interface ShapeQuestion {
+  readonly id: string;
+  readonly state: ShapeState;
+  readonly fault?: string | undefined;
+  readonly wraps?: number | undefined;
+  readonly object?: 'clip' | 'ring' | undefined;
+}
 
 /** What RTK Query gives as an error: our problem+json, or no answer at all. */
 export interface Refusal {
@@ -44,7 +55,7 @@ export const api = createApi({
     profiles: b.query<Profile[], void>({ query: () => '/profiles' }),
     knots: b.query<Reply<typeof C.knotListReply>, void>({ query: () => '/knots' }),
     knot: b.query<KnotReply, string>({ query: (id) => `/knots/${id}` }),
-    shape: b.query<Reply<typeof C.shapeReply>, { id: string; state: string; ring: boolean }>({ query: ({ id, state, ring }) => `/knots/${id}/shape?state=${state}${ring ? '&object=ring' : ''}` }),
+    shape: b.query<Reply<typeof C.shapeReply>, ShapeQuestion>({ query: ({ id, ...params }) => ({ url: `/knots/${id}/shape`, params }) }),
     way: b.query<Reply<typeof C.wayReply>, { id: string; way: string }>({ query: ({ id, way }) => `/knots/${id}/ways/${way}` }),
     choose: b.query<Reply<typeof C.chooseReply>, Job>({ query: (body) => ({ url: '/choose', method: 'POST', body }) }),
     ropeNeeded: b.query<Reply<typeof C.ropeNeededReply>, z.input<typeof C.ropeNeededBody>>({ query: (body) => ({ url: '/rope-needed', method: 'POST', body }) }),

@@ -22,7 +22,7 @@ const STANDING: Answers = {
   'GET /ropes': [ROPE],
   'GET /profiles': SHIPPED_PROFILES,
   'GET /knots': ENTRIES.map((e) => ({
-    id: e.id, names: e.names, family: e.family, purposes: e.purposes, states: e.check_points.length > 0 ? ['laid', 'dressed', 'tight'] : ['laid'], can_be_checked: e.check_points.length > 0, ways: e.ways,
+    id: e.id, names: e.names, family: e.family, purposes: e.purposes, can_be_checked: e.check_points.length > 0, ways: e.ways,
     faults: e.faults.map((f) => f.id), form_certainty: e.form_certainty,
   })),
   'GET /today': { open_findings: [], waiting_signatures: [], last_checks: [], counts: { checks: 0, open_findings: 0, waiting_signatures: 0 } },

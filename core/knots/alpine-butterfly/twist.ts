@@ -7,6 +7,7 @@
 import { nearestIndex, splineThrough, type Point3 } from '../../curve';
 import { NODE_SPACING } from '../../rope';
 import { nodesOf, turnedUpsideDown } from '../authoring';
+import { drawnAcross } from '../drawing';
 import type { LaidKnot } from '../laid';
 
 const SCALE = 1.55;
@@ -31,5 +32,6 @@ export function butterflyByTwist(secondTwist: 1 | -1): LaidKnot {
   const far: Point3 = [0, 19.8, 0];
   const control = [...left, far, ...right.reverse()].map((p): Point3 => [p[0] * SCALE, p[1] * SCALE, p[2] * SCALE]);
   const points = turnedUpsideDown(nodesOf(splineThrough(control), NODE_SPACING));
-  return { points, eyeNode: nearestIndex(points, [0, -far[1] * SCALE, 0]) };
+  const eyeNode = nearestIndex(points, [0, -far[1] * SCALE, 0]);
+  return { points, eyeNode, drawing: drawnAcross(eyeNode, points[0]![0] < 0 ? -1 : 1) };
 }

@@ -7,7 +7,8 @@
  */
 import { nearestIndex, splineThrough, straight, type Point3 } from '../../curve';
 import { NODE_SPACING } from '../../rope';
-import { nodesOf, wound } from '../authoring';
+import { nodesOf, turnedUpsideDown, wound } from '../authoring';
+import { drawnAcross } from '../drawing';
 import type { LaidKnot } from '../laid';
 
 const HAND = 5;
@@ -31,7 +32,8 @@ export function butterflyByHand(): LaidKnot {
   const drawnOut = splineThrough([first.at(-8)!, first.at(-1)!, ...eye, last[0]!, last[8]!]).slice(24, -24);
   const line = [...straight([-HAND, WRIST, -24], first[0]!).slice(0, -1), ...first, ...drawnOut.slice(1, -1), ...last, ...straight(last.at(-1)!, [HAND, 0, -24]).slice(1)];
   const points = nodesOf(line, NODE_SPACING);
-  // the standing part is the end that leaves from the last turn
-  const fromStanding = points.reverse();
-  return { points: fromStanding, eyeNode: nearestIndex(fromStanding, [0, EYE_FAR_Y, HAND]) };
+  // the standing part is the end that leaves from the last turn; the eye hangs down
+  const fromStanding = turnedUpsideDown(points.reverse());
+  const eyeNode = nearestIndex(fromStanding, [0, -EYE_FAR_Y, HAND]);
+  return { points: fromStanding, eyeNode, drawing: drawnAcross(eyeNode, fromStanding[0]![0] < 0 ? -1 : 1) };
 }

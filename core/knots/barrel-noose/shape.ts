@@ -6,8 +6,9 @@
 import { nearestIndex, splineThrough, straight, type Point3 } from '../../curve';
 import { NODE_SPACING } from '../../rope';
 import { nodesOf, wound, type WoundKey } from '../authoring';
-import type { LaidForms, LaidKnot } from '../laid';
-import { karabinerIn } from '../objects';
+import type { Drawing, LaidForms, LaidKnot } from '../laid';
+import { asThing, karabinerIn } from '../objects';
+import type { ShapeComponent } from '../stored';
 
 const CORE = 1.25;
 const COIL = 2.65;
@@ -44,7 +45,28 @@ function noose(wraps: number): LaidKnot {
   const line = [...down, ...eye.slice(1), ...up.slice(1), ...wound(coil).slice(1), ...tail.slice(1)];
   const points = nodesOf(line, NODE_SPACING, 14);
   const eyeNode = nearestIndex(points, [0, y, a[2]]);
-  return { points, eyeNode, objects: [karabinerIn(points[eyeNode]!)] };
+  const clip = karabinerIn(points[eyeNode]!);
+  return { points, eyeNode, objects: [clip], drawing: slidShut(points, eyeNode, clip) };
+}
+
+/** Drawn up on its clip: the tail set, the turns pushed together by the fingers, the standing part draws it shut. */
+function slidShut(points: readonly Point3[], eyeNode: number, clip: ShapeComponent): Drawing {
+  const turns = points.flatMap((p, i) => (i > eyeNode + 20 && Math.hypot(p[0], p[2]) > (CORE + COIL) / 2 + 0.25 ? [i] : []));
+  const squeeze = 0.012;
+  return {
+    things: [asThing(clip)],
+    pulls: [
+      { rope: 0, end: 'standing', direction: [0, 1, 0], share: 1 },
+      { rope: 0, end: 'tail', direction: [0.1, 1, 0.15], share: 0.5 },
+    ],
+    eyes: [],
+    turns: { nodes: [turns[0]!, turns.at(-1)!], axis: [0, 1, 0] },
+    stages: [
+      { duration: 250, force: [0.1, 0.4], friction: 0.05 },
+      { duration: 400, force: [0.4, 0.6], friction: 0.05, squeeze },
+      { duration: 150, force: [0.6, 0.25], friction: 0.2, squeeze: squeeze / 2 },
+    ],
+  };
 }
 
 export const forms = {

@@ -7,7 +7,7 @@ import { nearestIndex } from '../../curve';
 import { FIRM, NODE_SPACING } from '../../rope';
 import { flatDiagram, nodesOf, type Control } from '../authoring';
 import { EYE, EYE_FAR_POINT, NIPPING_LOOP, RISE_AND_RETURN } from '../bowline/parts';
-import type { Drawing, LaidForms, LaidKnot } from '../laid';
+import type { LaidForms, LaidKnot } from '../laid';
 
 const SCALE = 1.5;
 
@@ -25,7 +25,7 @@ const LOCK: readonly Control[] = [
 /** The end leaves the nipping loop but passes outside the collar, behind the rising strand. */
 const LOCK_OUTSIDE_COLLAR: readonly Control[] = [...LOCK.slice(0, 7), [2.6, 6.2, -2], [4.8, 8.6, 0], [5.4, 13, 0], [5.6, 18]];
 
-function locked(lock: readonly Control[] = LOCK): LaidKnot & { readonly drawing: Drawing } {
+function locked(lock: readonly Control[] = LOCK): LaidKnot {
   const control = [...NIPPING_LOOP, ...EYE, [1.5, -5.2] as Control, ...RISE_AND_RETURN.map(wider), ...lock];
   const points = nodesOf(flatDiagram(control, { scale: SCALE, height: 0.66, plateau: 0.6 }), NODE_SPACING, 10);
   const eyeNode = nearestIndex(points, [EYE_FAR_POINT[0] * SCALE, EYE_FAR_POINT[1] * SCALE, 0]);
@@ -39,7 +39,6 @@ function locked(lock: readonly Control[] = LOCK): LaidKnot & { readonly drawing:
       ],
       eyes: [{ rope: 0, node: eyeNode, direction: [0, -1, 0], share: 1.6, radius: 2.2 }],
       stages: FIRM,
-      dressedAt: 0.28,
     },
   };
 }
@@ -56,7 +55,7 @@ function thirdStrandAstray(): LaidKnot {
   const points = nodesOf(flatDiagram([...NIPPING_LOOP, ...eye, [2.6, -7, -0.5], ...rise, ...lock], { scale: wide, height: 0.75, plateau: 0.6 }), NODE_SPACING, 10);
   const right = locked();
   const eyeNode = nearestIndex(points, [EYE_FAR_POINT[0] * wide, EYE_FAR_POINT[1] * wide, 0]);
-  return { points, eyeNode, drawing: { ...right.drawing, dressedAt: 0.42, eyes: [{ ...right.drawing.eyes[0]!, node: eyeNode }] } };
+  return { points, eyeNode, drawing: { ...right.drawing, eyes: [{ ...right.drawing.eyes[0]!, node: eyeNode }] } };
 }
 
 export const forms = {

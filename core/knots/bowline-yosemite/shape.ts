@@ -7,6 +7,7 @@
 import { nearestIndex } from '../../curve';
 import { NODE_SPACING } from '../../rope';
 import { flatDiagram, nodesOf, type Control } from '../authoring';
+import { EYE_RADIUS } from '../drawing';
 import type { LaidForms } from '../laid';
 
 const SCALE = 2;
@@ -27,6 +28,21 @@ const ROUND_THE_LEG_AND_UP: readonly Control[] = [
 export const forms = {
   right: () => {
     const points = nodesOf(flatDiagram([...NIPPING_LOOP, ...EYE, ...RISE_AND_RETURN, ...ROUND_THE_LEG_AND_UP], { scale: SCALE, height: 0.68, plateau: 0.6 }), NODE_SPACING, 10);
-    return { points, eyeNode: nearestIndex(points, [EYE_FAR[0] * SCALE, EYE_FAR[1] * SCALE, 0]), parts: { nippingLoop: [2, 9], collar: [14, 18] } };
+    const eyeNode = nearestIndex(points, [EYE_FAR[0] * SCALE, EYE_FAR[1] * SCALE, 0]);
+    return {
+      points, eyeNode, parts: { nippingLoop: [2, 9], collar: [14, 18] },
+      drawing: {
+        pulls: [
+          { rope: 0, end: 'standing', direction: [0, 1, 0], share: 1 },
+          { rope: 0, end: 'tail', direction: [0.15, 1, 0.1], share: 0.4 },
+        ],
+        eyes: [{ rope: 0, node: eyeNode, direction: [0, -1, 0], share: 1.4, radius: EYE_RADIUS }],
+        stages: [
+          { duration: 250, force: [0.1, 0.4], friction: 0.12 },
+          { duration: 400, force: [0.4, 0.4], friction: 0.12 },
+          { duration: 120, force: [0.4, 0.2], friction: 0.2 },
+        ],
+      },
+    };
   },
 } satisfies LaidForms;

@@ -26,7 +26,6 @@ function bowline(): LaidKnot {
       ],
       eyes: [{ rope: 0, node: eyeNode, direction: [0, -1, 0], share: 1.3, radius: 2.2 }],
       stages: FIRM,
-      dressedAt: 0.26,
     },
   };
 }

@@ -35,10 +35,9 @@ function doubleBowline(): LaidKnot {
       eyes: [{ rope: 0, node: eyeNode, direction: [0, -1, 0], share: 1.4, radius: 2.2 }],
       stages: [
         { duration: 250, force: [0.1, 0.5], friction: 0.06 },
-        { duration: 350, force: [0.5, 0.7], friction: 0.06, tailShare: 0.35 },
-        { duration: 150, force: [0.7, 0.25], friction: 0.2 },
+        { duration: 350, force: [0.5, 0.7], friction: 0.06, shares: { tail: 0.35 } },
+        { duration: 250, force: [0.7, 0.18], friction: 0.2 },
       ],
-      dressedAt: 0.8, // before that it is not yet in order
     },
   };
 }

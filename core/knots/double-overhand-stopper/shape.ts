@@ -4,6 +4,7 @@
  */
 import { NODE_SPACING } from '../../rope';
 import { flatDiagram, nodesOf, standingUp, type Control } from '../authoring';
+import { drawnStraight } from '../drawing';
 import type { LaidForms } from '../laid';
 
 // standing part from the left into the loop, once round; then the end twice round the loop's far side
@@ -15,5 +16,5 @@ const TWICE_THROUGH: readonly Control[] = [
 ];
 
 export const forms = {
-  right: () => ({ points: standingUp(nodesOf(flatDiagram(TWICE_THROUGH, { scale: 1.2, height: 0.66, plateau: 0.7 }), NODE_SPACING)) }),
+  right: () => ({ points: standingUp(nodesOf(flatDiagram(TWICE_THROUGH, { scale: 1.2, height: 0.66, plateau: 0.7 }), NODE_SPACING)), drawing: drawnStraight() }),
 } satisfies LaidForms;

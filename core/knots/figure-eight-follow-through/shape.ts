@@ -7,6 +7,7 @@
 import { nearestIndex, offsetInPlane, straight, type Point3 } from '../../curve';
 import { GENTLE, NODE_SPACING } from '../../rope';
 import { flatDiagram, nodesOf, turnedUpsideDown } from '../authoring';
+import { drawnAsPair, drawnStraight } from '../drawing';
 import type { LaidForms, LaidKnot } from '../laid';
 import { HALF_GAP, joinedByEye } from '../on-bight';
 import { EIGHT } from '../single-paths';
@@ -53,36 +54,19 @@ function followThrough({ loadOutside = false, pairCrossed = false, wrongLane = f
   return {
     points,
     eyeNode,
-    drawing: {
-      pulls: [
-        { rope: 0, end: 'standing', direction: [-0.04 * side, 1, 0], share: 1 },
-        { rope: 0, end: 'tail', direction: [0.04 * side, 1, 0], share: 1 },
-      ],
-      eyes: [{ rope: 0, node: eyeNode, direction: [0, -1, 0], share: 2, radius: 2.2 }],
-      stages: GENTLE,
-      dressedAt: 0.3,
-    },
+    drawing: drawnAsPair(eyeNode),
   };
 }
 
 /** The first eight only: the end has gone through the harness and was never brought back into it. */
 function halfFinished(): LaidKnot {
-  const right = followThrough();
   const line = path();
   const y = line.at(-1)![1];
   const points = nodesOf(turnedUpsideDown([...line, ...straight([0, y + 0.5, 0], [0, y + 30, 0])]), NODE_SPACING);
   return {
-    ...right,
     points,
     eyeNode: points.length - 14,
-    drawing: {
-      ...right.drawing!,
-      pulls: [
-        { rope: 0, end: 'standing', direction: [0, 1, 0], share: 1 },
-        { rope: 0, end: 'tail', direction: [0, -1, 0], share: 1 },
-      ],
-      eyes: [],
-    },
+    drawing: drawnStraight(GENTLE),
     openEnd: true,
   };
 }

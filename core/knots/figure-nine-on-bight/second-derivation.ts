@@ -6,6 +6,7 @@
 import { nearestIndex, onTube, splineThrough, straight, transportFrames, type Point3 } from '../../curve';
 import { NODE_SPACING } from '../../rope';
 import { nodesOf, wound } from '../authoring';
+import { drawnAsPair } from '../drawing';
 import type { LaidKnot } from '../laid';
 
 const TURNS = 1.5;
@@ -30,5 +31,6 @@ export function figureNineWound(): LaidKnot {
   const x = a[0];
   const eye = splineThrough([a, [x - 3, a[1] + 3, a[2]], [x - 9, a[1] + 3.4, a[2]], [x - 12, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2], [x - 9, b[1] - 3.4, b[2]], [x - 3, b[1] - 3, b[2]], b]);
   const points = nodesOf([...standing, ...eye.slice(1, -1), ...tail.reverse()], NODE_SPACING);
-  return { points, eyeNode: nearestIndex(points, [x - 12, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2]) };
+  const eyeNode = nearestIndex(points, [x - 12, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2]);
+  return { points, eyeNode, drawing: drawnAsPair(eyeNode) };
 }

@@ -3,10 +3,14 @@
  * strands joined in the eye. second-derivation.ts winds the same knot in space.
  */
 import { flatDiagram } from '../authoring';
+import { drawnAsPair } from '../drawing';
 import type { LaidForms } from '../laid';
 import { joinedByEye, pair } from '../on-bight';
 import { NINE } from '../single-paths';
 
 export const forms = {
-  right: () => joinedByEye(pair(flatDiagram(NINE, { scale: 1.45, height: 0.68, plateau: 1.9 }), 1)),
+  right: () => {
+    const laid = joinedByEye(pair(flatDiagram(NINE, { scale: 1.45, height: 0.68, plateau: 1.9 }), 1));
+    return { ...laid, drawing: drawnAsPair(laid.eyeNode) };
+  },
 } satisfies LaidForms;

@@ -1,9 +1,13 @@
 /** Overhand on a bight: the flat single path doubled by offset, because a pair then is parallel by construction; the strands joined in the eye. */
 import { flatDiagram } from '../authoring';
+import { drawnAsPair } from '../drawing';
 import type { LaidForms } from '../laid';
 import { joinedByEye, pair } from '../on-bight';
 import { OVERHAND } from '../single-paths';
 
 export const forms = {
-  right: () => joinedByEye(pair(flatDiagram(OVERHAND, { scale: 1.35, height: 0.68, plateau: 1.9 }), 1)),
+  right: () => {
+    const laid = joinedByEye(pair(flatDiagram(OVERHAND, { scale: 1.35, height: 0.68, plateau: 1.9 }), 1));
+    return { ...laid, drawing: drawnAsPair(laid.eyeNode) };
+  },
 } satisfies LaidForms;

@@ -4,7 +4,7 @@
  */
 import { NODE_SPACING } from '../../rope';
 import { flatDiagram, nodesOf, standingUp, type Control } from '../authoring';
-import type { LaidForms } from '../laid';
+import type { Drawing, LaidForms } from '../laid';
 
 const PATH: readonly Control[] = [
   [0, -28], [0, -14], [0, -7, 1], [0, -3.4, -1], [0.3, -1.8, 0], [1.6, -1.2, 0], [3.4, -1.2, 1], [5.6, -2.2, 0], [8, -3, 0], [10.6, 0, 0], [8, 3, 0], [5.6, 2.2, 0], [3.4, 1.2, 1],
@@ -13,6 +13,21 @@ const PATH: readonly Control[] = [
   [-6.8, 4.7, 0], [-6.4, 8.2, 0], [-1.8, 10.4, 0], [4, 8.4, 0], [6.8, 5.2, 0], [7, 2.6, 1], [7, 0, 0], [7, -2.6, -1], [7.2, -6, 0], [7.4, -10], [7.4, -22],
 ];
 
+/** The tail is set first, then drawn to the side; then the standing part draws the knot against a wall: only so do its lobes stand round the rope. */
+const AGAINST_A_WALL: Drawing = {
+  pulls: [
+    { rope: 0, end: 'standing', direction: [0, 1, 0], share: 1 },
+    { rope: 0, end: 'tail', direction: [-0.6, 0.2, -0.6], share: 0.4 },
+  ],
+  eyes: [],
+  stages: [
+    { duration: 250, force: [0.1, 0.6], friction: 0.1 },
+    { duration: 200, force: [0.4, 0.4], friction: 0.1, directions: { tail: [-0.3, -1, -0.3] } },
+    { duration: 400, force: [0.4, 1], friction: 0.08, shares: { tail: 0.2 }, wall: true },
+    { duration: 150, force: [0.7, 0.3], friction: 0.2 },
+  ],
+};
+
 export const forms = {
-  right: () => ({ points: standingUp(nodesOf(flatDiagram(PATH, { scale: 1.3, height: 0.66, plateau: 0.6 }), NODE_SPACING, 10)) }),
+  right: () => ({ points: standingUp(nodesOf(flatDiagram(PATH, { scale: 1.3, height: 0.66, plateau: 0.6 }), NODE_SPACING, 10)), drawing: AGAINST_A_WALL }),
 } satisfies LaidForms;

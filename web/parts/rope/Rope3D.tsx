@@ -1,23 +1,33 @@
 /** The rope, turned by hand or by keys. Its vector picture stands until the first frame is drawn, and stays where there is no WebGL. */
 import { useEffect, useImperativeHandle, useRef, useState, type PointerEvent, type Ref } from 'react';
-import { KnotPicture } from '../KnotPicture';
+import { KnotPicture, pictureUrl, type KnotPictureProps } from '../KnotPicture';
 import { useTheme } from '../theme';
-import type { RopeScene, SceneComponent } from './scene';
+import { pickedIn, type Picked } from './picking';
+import type { SceneComponent } from './framing';
+import type { RopeScene, Touched } from './scene';
 
 export interface RopeHandle {
   flip: () => void;
 }
 interface Props {
-  readonly knot: string;
   readonly name: string;
-  readonly state: 'laid' | 'dressed' | 'tight';
-  readonly ring: boolean;
+  /** its flat picture, for the time before the first frame and for the names of what is touched */
+  readonly picture: Omit<KnotPictureProps, 'face' | 'size' | 'alt'>;
   readonly components: readonly SceneComponent[] | undefined;
+  /** the eye in view too, not the knot alone */
+  readonly whole: boolean;
+  /** one frame of a motion in place of the shape, and what the whole motion needs to be seen */
+  readonly motion?: { readonly now: readonly SceneComponent[]; readonly widest: readonly SceneComponent[] } | undefined;
   readonly ref?: Ref<RopeHandle>;
   readonly onFace: (face: 'front' | 'back') => void;
+  readonly onPick?: ((picked: Picked | null, touched: Touched | null) => void) | undefined;
 }
 
-export function Rope3D({ knot, name, state, ring, components, ref, onFace }: Props) {
+/** A press that moves no farther than this is a touch, CSS pixels. */
+const STILL_PX = 5;
+const RADIANS_PER_PX = 0.011;
+
+export function Rope3D({ name, picture, components, whole, motion, ref, onFace, onPick }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const scene = useRef<RopeScene | null>(null);
   const [ready, setReady] = useState(false);
@@ -25,6 +35,7 @@ export function Rope3D({ knot, name, state, ring, components, ref, onFace }: Pro
   const [face, setFace] = useState<'front' | 'back'>('front');
   const theme = useTheme();
   const pointers = useRef(new Map<number, { x: number; y: number }>());
+  const moved = useRef(0);
 
   const tellFace = () => {
     const near = scene.current?.nearFace;
@@ -38,7 +49,7 @@ export function Rope3D({ knot, name, state, ring, components, ref, onFace }: Pro
     const element = canvas.current!;
     let gone = false;
     let made: RopeScene | null = null;
-    const observer = new ResizeObserver(() => made?.resize());
+    let observer: ResizeObserver | null = null;
     void import('./scene').then(({ RopeScene: Scene }) => {
       if (gone) return;
       try {
@@ -47,26 +58,29 @@ export function Rope3D({ knot, name, state, ring, components, ref, onFace }: Pro
         return; // no WebGL: the vector picture stays
       }
       scene.current = made;
+      observer = new ResizeObserver(() => made?.resize());
       observer.observe(element);
       setReady(true);
     });
     return () => {
       gone = true;
-      observer.disconnect();
+      observer?.disconnect();
       made?.dispose();
       scene.current = null;
     };
   }, []);
 
+  const still = motion === undefined;
   useEffect(() => {
-    if (!ready || !components) return;
-    const rope = components[0]!;
-    const top = rope.marks?.standing ? Math.max(...rope.points.slice(rope.marks.standing[1], rope.marks.eye).map((p) => p[1])) : 4;
-    scene.current?.show(components, Math.min(top, 9), theme);
+    if (!ready || !components || !still) return;
+    scene.current?.show(components, theme, whole);
     // the picture below is taken away only once this is drawn
     const next = requestAnimationFrame(() => setDrawn(true));
     return () => cancelAnimationFrame(next);
-  }, [ready, components, theme]);
+  }, [ready, components, theme, still, whole]);
+  useEffect(() => {
+    if (ready && motion) scene.current?.showMoving(motion.now, motion.widest, theme);
+  }, [ready, motion, theme]);
 
   const flip = () => {
     const next = face === 'front' ? 'back' : 'front';
@@ -76,30 +90,46 @@ export function Rope3D({ knot, name, state, ring, components, ref, onFace }: Pro
   };
   useImperativeHandle(ref, () => ({ flip }));
 
+  const touch = async (e: PointerEvent<HTMLCanvasElement>) => {
+    const box = e.currentTarget.getBoundingClientRect();
+    const touched = scene.current?.touch(e.clientX - box.left, e.clientY - box.top) ?? null;
+    if (!touched || !onPick) return onPick?.(null, null);
+    const near = scene.current?.nearFace ?? 'front';
+    const reply = await fetch(pictureUrl({ ...picture, face: near, size: 340, alt: '' }, theme));
+    onPick(reply.ok ? pickedIn(await reply.text(), near, touched) : null, touched);
+  };
   const move = (e: PointerEvent<HTMLCanvasElement>) => {
     const was = pointers.current.get(e.pointerId);
     if (!was) return;
     const now = { x: e.clientX, y: e.clientY };
+    moved.current += Math.hypot(now.x - was.x, now.y - was.y);
     const other = [...pointers.current.entries()].find(([id]) => id !== e.pointerId)?.[1];
     if (other) scene.current?.zoomBy(Math.hypot(now.x - other.x, now.y - other.y) / (Math.hypot(was.x - other.x, was.y - other.y) || 1));
-    else scene.current?.turnBy((now.x - was.x) * 0.011, (now.y - was.y) * 0.011);
+    else if (moved.current > STILL_PX) scene.current?.turnBy((now.x - was.x) * RADIANS_PER_PX, (now.y - was.y) * RADIANS_PER_PX);
     pointers.current.set(e.pointerId, now);
     tellFace();
   };
-  const up = (e: PointerEvent) => void pointers.current.delete(e.pointerId);
+  const up = (e: PointerEvent<HTMLCanvasElement>, touches: boolean) => {
+    if (touches && pointers.current.size === 1 && moved.current <= STILL_PX && still) void touch(e);
+    pointers.current.delete(e.pointerId);
+  };
   return (
     <>
-      {drawn ? null : <div className="cold d-grid" style={{ placeItems: 'center' }}><KnotPicture knot={knot} face={face} state={state} harness={ring ? 'both' : undefined} size={340} alt={`${name}, ${face}`} /></div>}
+      {drawn ? null : <div className="cold d-grid" style={{ placeItems: 'center' }}><KnotPicture {...picture} face={face} size={340} alt={`${name}, ${face}`} /></div>}
       <canvas
         ref={canvas}
         tabIndex={0}
         role="img"
-        aria-label={`${name}, ${state}, turned by hand; the ${face} faces you. Arrow keys turn it, f turns it over.`}
+        aria-label={`${name}, ${picture.state ?? 'tight'}, turned by hand; the ${face} faces you. Arrow keys turn it, f turns it over.`}
         style={{ opacity: drawn ? 1 : 0 }}
-        onPointerDown={(e) => { e.currentTarget.setPointerCapture(e.pointerId); pointers.current.set(e.pointerId, { x: e.clientX, y: e.clientY }); }}
+        onPointerDown={(e) => {
+          e.currentTarget.setPointerCapture(e.pointerId);
+          if (pointers.current.size === 0) moved.current = 0;
+          pointers.current.set(e.pointerId, { x: e.clientX, y: e.clientY });
+        }}
         onPointerMove={move}
-        onPointerUp={up}
-        onPointerCancel={up}
+        onPointerUp={(e) => up(e, true)}
+        onPointerCancel={(e) => up(e, false)}
         onKeyDown={(e) => {
           const step = 0.2;
           const turn = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[e.key];

@@ -3,40 +3,56 @@
  * frame in full quality. Lights turn with the camera. No loop runs when nothing moves.
  */
 import {
-  ACESFilmicToneMapping, CircleGeometry, Color, DirectionalLight, Group, HemisphereLight, Mesh, MeshLambertMaterial, MeshStandardMaterial, PerspectiveCamera, Scene, Vector3, WebGLRenderer, type Material,
+  ACESFilmicToneMapping, CircleGeometry, Color, DirectionalLight, Group, HemisphereLight, Mesh, MeshBasicMaterial, MeshLambertMaterial, MeshStandardMaterial, PerspectiveCamera, Raycaster, Scene, TorusGeometry, Vector2, Vector3, WebGLRenderer,
 } from 'three';
 import type { Point3 } from '../../../core/curve';
 import { PICTURE_THEMES } from '../../../core/picture/tokens';
+import { finePoints } from '../../../core/picture/tubeMesh';
 import { braid, type Braid } from './braid';
-import { finePoints, tube } from './tube';
+import { framing, type Framing, type SceneComponent } from './framing';
+import { tube, type Tube } from './tube';
 
-export interface SceneComponent {
-  readonly name: string;
-  readonly role: string;
-  readonly closed: boolean;
-  readonly diameter: number;
-  readonly points: readonly Point3[];
-  readonly marks?: { readonly standing?: readonly [number, number] | undefined; readonly tail?: readonly [number, number] | undefined; readonly eye?: number | undefined } | undefined;
+/** A place on a shape that was touched. */
+export interface Touched {
+  readonly component: string;
+  /** point index, with its part to the next */
+  readonly at: number;
+  readonly point: Point3;
 }
 
-const STEP = 0.16;
+const FULL = { step: 0.16, sides: 20 };
+const MOVING = { step: 0.32, sides: 10 };
+const OCCLUSION_STEP = 0.4;
 const REST_MS = 150;
 const FIELD_OF_VIEW_DEG = 24;
+const MOVING_PIXELS = 0.75;
+/** at rest finer than the screen, in place of smoothing edges */
+const REST_PIXELS = 1.75;
+const MOST_PIXELS = 2;
+
+interface Drawn {
+  readonly component: SceneComponent;
+  readonly still: Mesh;
+  readonly moving: Mesh;
+  readonly rings: Tube;
+}
+type Theme = 'paper' | 'headlamp';
 
 export class RopeScene {
   private readonly renderer: WebGLRenderer;
   private readonly scene = new Scene();
   private readonly camera = new PerspectiveCamera(FIELD_OF_VIEW_DEG, 1, 1, 400);
   private readonly turned = new Group();
-  private readonly full: { mesh: Mesh; still: Material; moving: Material }[] = [];
-  private sheath: Braid | null = null;
+  private readonly shape = new Group();
+  private readonly mark: Mesh;
+  private drawn: Drawn[] = [];
+  private ends: Mesh[] = [];
+  private sheath: { theme: Theme; braid: Braid } | null = null;
   private yaw = 0;
   private pitch = 0;
   private zoom = 1;
-  private centreY = 0;
-  private height = 20;
-  private width = 10;
-  private frame = 0;
+  private frame: Framing = { centreY: 0, height: 20, width: 10 };
+  private waiting = 0;
   private rest = 0;
   private disposed = false;
 
@@ -44,54 +60,92 @@ export class RopeScene {
     this.renderer = new WebGLRenderer({ canvas, antialias: false, alpha: true, powerPreference: 'low-power', preserveDrawingBuffer: true });
     this.renderer.toneMapping = ACESFilmicToneMapping;
     this.scene.add(this.turned, this.camera);
+    this.turned.add(this.shape);
     const key = new DirectionalLight(new Color('#fff1dc'), 2.9);
     key.position.set(-6, 9, 8);
     const rim = new DirectionalLight(new Color('#bcd4ec'), 1.1);
     rim.position.set(7, 2, -9);
     this.camera.add(key, rim);
     this.scene.add(new HemisphereLight(new Color('#f4f1ea'), new Color('#6b5d4b'), 1.35));
+    this.mark = new Mesh(new TorusGeometry(0.72, 0.09, 8, 40), new MeshBasicMaterial({ depthTest: false, transparent: true }));
+    this.mark.renderOrder = 1;
+    this.mark.visible = false;
+    this.shape.add(this.mark);
   }
 
-  /** Takes a shape; the view keeps its turn. */
-  show(components: readonly SceneComponent[], knotTop: number, theme: 'paper' | 'headlamp'): void {
-    this.renderer.toneMappingExposure = theme === 'paper' ? 1.16 : 1.05;
-    for (const { mesh, still, moving } of this.full) {
-      mesh.geometry.dispose();
-      still.dispose();
-      moving.dispose();
-    }
-    this.full.length = 0;
-    this.sheath?.colour.dispose();
-    this.sheath?.bump.dispose();
-    this.turned.clear();
-    const colours = PICTURE_THEMES[theme];
-    const fine = components.map((c) => finePoints(c.points, c.closed, STEP));
-    const others = fine.flat();
-    const sheath = (this.sheath = braid([colours.tracer, colours.tracerTail]));
-    components.forEach((c, i) => {
-      const rope = c.role !== 'ring' && c.role !== 'post';
-      const points = fine[i]!;
-      const last = c.points.length - 1;
-      const geometry = tube(points, {
-        closed: c.closed, radius: c.diameter / 2, sides: 20, step: STEP, tint: rope ? [colours.standing, colours.tail] : [colours.object, colours.object],
-        drift: c.marks?.standing && c.marks.tail ? [c.marks.standing[1] / last, c.marks.tail[0] / last] : [0, 1], others: rope ? others : [],
-      });
-      const still = rope
-        ? new MeshStandardMaterial({ map: sheath.colour, bumpMap: sheath.bump, bumpScale: 3, roughness: 0.84, metalness: 0, vertexColors: true })
-        : new MeshStandardMaterial({ roughness: 0.5, metalness: 0.35, vertexColors: true });
-      const moving = rope ? new MeshLambertMaterial({ map: sheath.colour, vertexColors: true }) : new MeshLambertMaterial({ vertexColors: true });
-      const mesh = new Mesh(geometry, still);
-      mesh.name = c.name;
-      this.turned.add(mesh);
-      this.full.push({ mesh, still, moving });
-      if (rope && !c.closed) this.turned.add(this.cutEnd(points, c.diameter / 2, colours.core));
-    });
-    const shown = others.filter((p) => p[1] < knotTop + 3.6);
-    const low = Math.min(...shown.map((p) => p[1])) - 1.2;
-    this.height = knotTop + 3.2 - low;
-    this.centreY = (knotTop + 3.2 + low) / 2;
-    this.width = 2 * (Math.max(...shown.map((p) => Math.hypot(p[0], p[2]))) + 1);
+  /** Takes a shape; the view keeps its turn. @param whole the eye and short ends in view too, not the knot alone */
+  show(components: readonly SceneComponent[], theme: Theme, whole: boolean): void {
+    this.frame = framing(components, whole);
+    this.build(components, theme, true);
     this.draw(true);
+  }
+
+  /** One frame of a motion: quickly made, without occlusion. @param widest a frame in which all of it is seen */
+  showMoving(components: readonly SceneComponent[], widest: readonly SceneComponent[], theme: Theme): void {
+    this.frame = framing(widest, true);
+    this.build(components, theme, false);
+    clearTimeout(this.rest);
+    this.draw(false);
+  }
+
+  private build(components: readonly SceneComponent[], theme: Theme, full: boolean): void {
+    this.renderer.toneMappingExposure = theme === 'paper' ? 1.16 : 1.05;
+    this.clear();
+    const colours = PICTURE_THEMES[theme];
+    (this.mark.material as MeshBasicMaterial).color.set(colours.mark);
+    const { colour: map, bump } = this.sheathFor(theme).braid;
+    const isRope = (c: SceneComponent) => c.role !== 'ring' && c.role !== 'post';
+    const others = full ? components.filter(isRope).flatMap((c) => finePoints(c.points, c.closed, OCCLUSION_STEP)) : [];
+    for (const c of components) {
+      const rope = isRope(c);
+      const last = c.points.length - (c.closed ? 0 : 1);
+      const share = (i: number) => i / last;
+      const settings = {
+        closed: c.closed, radius: c.diameter / 2, tint: rope ? ([colours.standing, colours.tail] as const) : ([colours.object, colours.object] as const),
+        drift: c.marks?.standing && c.marks.tail ? ([share(c.marks.standing[1]), share(c.marks.tail[0])] as const) : ([0, 1] as const),
+        gate: c.marks?.gate && { from: share(c.marks.gate[0]), to: share(c.marks.gate[1]), tint: colours.core },
+        others: rope ? others : [], othersStep: OCCLUSION_STEP,
+      };
+      const of = (quality: typeof FULL) => {
+        const points = finePoints(c.points, c.closed, quality.step);
+        return { points, tube: tube(points, { ...settings, ...quality }) };
+      };
+      const low = of(MOVING);
+      const high = full ? of(FULL) : low;
+      const still = new Mesh(
+        high.tube.geometry,
+        rope ? new MeshStandardMaterial({ map, bumpMap: bump, bumpScale: 3, roughness: 0.84, metalness: 0, vertexColors: true }) : new MeshStandardMaterial({ roughness: 0.5, metalness: 0.35, vertexColors: true }),
+      );
+      const moving = new Mesh(low.tube.geometry, rope ? new MeshLambertMaterial({ map, vertexColors: true }) : new MeshLambertMaterial({ vertexColors: true }));
+      still.name = moving.name = c.name;
+      this.shape.add(still, moving);
+      this.drawn.push({ component: c, still, moving, rings: low.tube });
+      if (rope && !c.closed) this.ends.push(this.cutEnd(high.points, c.diameter / 2, colours.core));
+    }
+    this.shape.add(...this.ends);
+  }
+
+  private sheathFor(theme: Theme): { theme: Theme; braid: Braid } {
+    if (this.sheath?.theme === theme) return this.sheath;
+    this.dropSheath();
+    const colours = PICTURE_THEMES[theme];
+    return (this.sheath = { theme, braid: braid([colours.tracer, colours.tracerTail]) });
+  }
+  private dropSheath(): void {
+    this.sheath?.braid.colour.dispose();
+    this.sheath?.braid.bump.dispose();
+    this.sheath = null;
+  }
+
+  private clear(): void {
+    for (const mesh of [...this.drawn.flatMap((d) => [d.still, d.moving]), ...this.ends]) {
+      this.shape.remove(mesh);
+      mesh.geometry.dispose();
+      (mesh.material as MeshStandardMaterial).dispose();
+    }
+    this.drawn = [];
+    this.ends = [];
+    this.mark.visible = false;
   }
 
   private cutEnd(points: readonly Point3[], radius: number, core: string): Mesh {
@@ -126,47 +180,94 @@ export class RopeScene {
     return Math.cos(this.yaw) >= 0 ? 'front' : 'back';
   }
 
+  /** What lies under a place of the canvas, from its upper left corner in CSS pixels; a ring is laid round it. */
+  touch(x_px: number, y_px: number): Touched | null {
+    const { clientWidth, clientHeight } = this.renderer.domElement;
+    const ray = new Raycaster();
+    this.place();
+    ray.setFromCamera(new Vector2((2 * x_px) / clientWidth - 1, 1 - (2 * y_px) / clientHeight), this.camera);
+    const [hit] = ray.intersectObjects(this.drawn.map((d) => d.moving), false);
+    const under = hit && this.drawn.find((d) => d.moving === hit.object);
+    this.mark.visible = Boolean(under);
+    if (!under) {
+      this.moved();
+      return null;
+    }
+    const { component: c, rings } = under;
+    const ring = Math.floor(under.moving.geometry.index!.getX(3 * hit.faceIndex!) / (rings.sides + 1));
+    const at = (ring / (rings.rings - 1)) * (c.points.length - (c.closed ? 0 : 1));
+    const i = Math.min(c.points.length - 2, Math.floor(at));
+    const [a, b] = [new Vector3(...c.points[i]!), new Vector3(...c.points[i + 1]!)];
+    const point = a.clone().lerp(b, Math.min(1, at - i));
+    this.mark.position.copy(point);
+    this.mark.scale.setScalar(c.diameter);
+    this.mark.quaternion.setFromUnitVectors(new Vector3(0, 0, 1), b.sub(a).normalize());
+    this.moved();
+    return { component: c.name, at, point: [point.x, point.y, point.z] };
+  }
+
   private moved(): void {
-    if (this.frame === 0)
-      this.frame = requestAnimationFrame(() => {
-        this.frame = 0;
+    if (this.waiting === 0)
+      this.waiting = requestAnimationFrame(() => {
+        this.waiting = 0;
         this.draw(false);
       });
     clearTimeout(this.rest);
     this.rest = window.setTimeout(() => this.draw(true), REST_MS);
   }
 
-  private draw(full: boolean): void {
-    if (this.disposed) return;
-    const canvas = this.renderer.domElement;
-    const { clientWidth: w, clientHeight: h } = canvas;
-    if (w === 0 || h === 0) return;
-    for (const f of this.full) f.mesh.material = full ? f.still : f.moving;
-    this.renderer.setPixelRatio(full ? Math.max(1.5, Math.min(2, window.devicePixelRatio)) : 0.6);
-    this.renderer.setSize(w, h, false);
+  /** Puts camera and shape where they stand now. */
+  private place(): void {
+    const { clientWidth: w, clientHeight: h } = this.renderer.domElement;
+    const { centreY, height, width } = this.frame;
     this.camera.aspect = w / h;
     const half = Math.tan((FIELD_OF_VIEW_DEG * Math.PI) / 360);
-    this.camera.position.set(0, this.centreY, Math.max(this.height / 2, this.width / 2 / this.camera.aspect) / half / this.zoom + 3);
+    this.camera.position.set(0, centreY, Math.max(height / 2, width / 2 / this.camera.aspect) / half / this.zoom + 3);
     this.camera.updateProjectionMatrix();
-    this.turned.position.set(0, this.centreY, 0);
+    this.turned.position.set(0, centreY, 0);
     this.turned.rotation.set(this.pitch, this.yaw, 0, 'XYZ');
-    for (const child of this.turned.children) if (!child.userData['shifted']) {
-      child.userData['shifted'] = true;
-      child.position.y -= this.centreY;
+    this.shape.position.set(0, -centreY, 0);
+    this.scene.updateMatrixWorld();
+    this.camera.updateMatrixWorld();
+  }
+
+  private draw(full: boolean): void {
+    if (this.disposed) return;
+    const { clientWidth: w, clientHeight: h } = this.renderer.domElement;
+    if (w === 0 || h === 0) return;
+    for (const d of this.drawn) {
+      d.still.visible = full;
+      d.moving.visible = !full;
     }
+    this.renderer.setPixelRatio(full ? Math.max(REST_PIXELS, Math.min(MOST_PIXELS, window.devicePixelRatio)) : MOVING_PIXELS);
+    this.renderer.setSize(w, h, false);
+    this.place();
+    const begun = performance.now();
     this.renderer.render(this.scene, this.camera);
+    if (window.idiomFrames) {
+      // drawing is done when its result can be read
+      const gl = this.renderer.getContext();
+      gl.readPixels(0, 0, 1, 1, gl.RGBA, gl.UNSIGNED_BYTE, new Uint8Array(4));
+      window.idiomFrames.push({ full, ms: performance.now() - begun });
+    }
   }
 
   dispose(): void {
     this.disposed = true;
-    cancelAnimationFrame(this.frame);
+    cancelAnimationFrame(this.waiting);
     clearTimeout(this.rest);
-    for (const { mesh, still, moving } of this.full) {
-      mesh.geometry.dispose();
-      still.dispose();
-      moving.dispose();
-    }
+    this.clear();
+    this.dropSheath();
+    this.mark.geometry.dispose();
+    (this.mark.material as MeshBasicMaterial).dispose();
     this.renderer.dispose();
     this.renderer.forceContextLoss();
+  }
+}
+
+declare global {
+  interface Window {
+    /** set by whoever measures frame times */
+    idiomFrames?: { full: boolean; ms: number }[];
   }
 }

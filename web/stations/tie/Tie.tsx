@@ -13,6 +13,11 @@ import { CAUTION, CERTAINTY_WORDS, GRADE_WORDS, PULL_WORDS, PURPOSE_WORDS, SOURC
 import type { ShapeState } from '../../../core/knots/stored';
 import type { Source } from '../../../core/knots/types';
 import { lengthText } from '../../../core/units';
+import { DrawnUp, type Motion } from './DrawnUp';
+import { partOfRope, type Picked } from '../../parts/rope/picking';
+import { RightBesideWrong } from '../../parts/RightBesideWrong';
+import type { ShapeQuestion } from '../../store/api';
+import type { Range } from '../../../core/knots/measures';
 
 function RopeNeeded({ knot }: { knot: string }) {
   const { job } = useApp((s) => s.job);
@@ -30,7 +35,7 @@ function RopeNeeded({ knot }: { knot: string }) {
   return (
     <section className="sheet p-3 px-4" aria-labelledby="rope-needed">
       <h2 id="rope-needed">How much rope</h2>
-      <p className="small quiet mb-1">on {job.rope.diameter_mm} mm, under {profile?.name ?? job.profile}; from the computed knot, set to loose</p>
+      <p className="small quiet mb-1">on {job.rope.diameter_mm} mm, under {profile?.name ?? job.profile}; from the computed knot; low and high by how hard it is set</p>
       {row('in the knot', data.in_knot_mm_low, data.in_knot_mm_high)}
       {row('in the eye', data.eye_mm_low, data.eye_mm_high)}
       {row('tail', data.tail_mm_low, data.tail_mm_high)}
@@ -117,29 +122,42 @@ function Faces({ knot, wraps, state }: { knot: KnotReply; wraps: number | undefi
   );
 }
 
-/** Faults that are the right form with one measure changed: a picture beside it would show nothing new. */
-const MEASURES = ['loose', 'tail-short', 'one-harness-point'];
+const tieIn = (knot: KnotReply) => knot.purposes.includes('tie-in');
 
 function Faults({ knot, state }: { knot: KnotReply; state: ShapeState }) {
   const order = { 'take-out-and-retie': 0, 'put-right': 1, remark: 2 } as const;
-  const drawn = knot.faults.filter((f) => knot.faults_with_shape.includes(f.id) && ![...MEASURES, ...(state === 'laid' ? ['eye-too-large'] : [])].includes(f.id));
+  const all = [...knot.faults].sort((a, b) => order[a.verdict] - order[b.verdict]);
+  // laid out, a condition of the set knot shows nothing
+  const drawn = all.filter((f) => knot.faults_with_shape.includes(f.id) && !(state === 'laid' && ['loose', 'eye-too-large', 'tail-short', 'one-harness-point'].includes(f.id)));
+  const [chosen, setChosen] = useState<string | null>(null);
+  const shown = drawn.find((f) => f.id === chosen) ?? drawn[0];
+  const harness = (fault: string) => (tieIn(knot) && state !== 'laid' && ['one-harness-point', 'half-finished', 'eye-too-large'].includes(fault) ? ('both' as const) : undefined);
   return (
     <section className="mt-4" aria-labelledby="wrong">
       <h2 id="wrong">What goes wrong</h2>
-      {drawn.length > 0 ? (
-        <div className="shelf">
-          {drawn.map((f) => (
-            <figure key={f.id} className="sheet"><div className="pic"><KnotPicture knot={knot.id} form={f.id} state={state} fit="right" size={200} lazy alt={`${knot.names[0]}, front, fault: ${f.name}`} /></div><figcaption className="say"><b>{f.name}</b></figcaption></figure>
-          ))}
-        </div>
+      {shown ? (
+        <>
+          <div className="seg wide mb-2" role="group" aria-label="Held against">{drawn.map((f) => <button key={f.id} type="button" aria-pressed={f === shown} onClick={() => setChosen(f.id)}>{f.name}</button>)}</div>
+          <RightBesideWrong key={shown.id + state} knot={knot.id} name={knot.names[0]} fault={shown} state={state} harness={harness(shown.id)} turnKey="w" />
+        </>
       ) : null}
       <ul className="rows mt-3">
-        {[...knot.faults].sort((a, b) => order[a.verdict] - order[b.verdict]).map((f) => (
+        {all.map((f) => (
           <li key={f.id} className="py-2"><b>{f.name}</b> <From source={f.source} /><br /><span className="quiet">It shows: {f.shows}. It comes about: {f.arises}.</span> {f.what_to_do}</li>
         ))}
       </ul>
     </section>
   );
+}
+
+/** Girth and size of the tight knot on the job's rope, rounded up to whole millimetres. */
+function Size({ knot, diameter_mm }: { knot: KnotReply; diameter_mm: number }) {
+  const mm = (r: Range) => {
+    const [low, high] = [Math.ceil(r.low * diameter_mm), Math.ceil(r.high * diameter_mm)];
+    return low === high ? `${high} mm` : `${low}–${high} mm`;
+  };
+  const { girth_ropeDiameters, length_ropeDiameters, width_ropeDiameters } = knot.measures;
+  return <p className="small quiet mb-0 mt-2">Set, it is about {mm(length_ropeDiameters)} long, {mm(width_ropeDiameters)} wide and {mm(girth_ropeDiameters)} round. Computed, not measured: try what it must pass.</p>;
 }
 
 function Wraps({ all, value, onPick }: { all: readonly number[]; value: number; onPick: (wraps: number) => void }) {
@@ -162,21 +180,32 @@ export function Tie() {
   return <KnotPage key={id} knot={knot} />;
 }
 
+/** What hangs in the eye in the large picture; some knots bring their own. */
+function objectOf(knot: KnotReply): ShapeQuestion['object'] {
+  if (tieIn(knot)) return 'ring';
+  return knot.family === 'end-loop' && knot.tied_to === null ? 'clip' : undefined;
+}
+
 function KnotPage({ knot }: { knot: KnotReply }) {
   const navigate = useNavigate();
   const { id } = knot;
-  const set = knot.states.includes('tight');
+  const { job } = useApp((s) => s.job);
   const [state, setState] = useState<'dressed' | 'tight'>('tight');
   const [flat, setFlat] = useState<ShapeState>('laid');
   const [wraps, setWraps] = useState(knot.wraps[0]);
   const [face, setFace] = useState<'front' | 'back'>('front');
   const [big, setBig] = useState<number | null>(null);
-  const shape = useShapeQuery({ id, state, ring: true }, { skip: !set }).data;
+  const [whole, setWhole] = useState(false);
+  const [motion, setMotion] = useState<Motion | null>(null);
+  const [picked, setPicked] = useState<{ picked: Picked; part: string } | null>(null);
+  const object = objectOf(knot);
+  const shape = useShapeQuery({ id, state, object, wraps }).data;
   const rope = useRef<RopeHandle>(null);
   const theme = useTheme();
   useKeys({ f: () => rope.current?.flip() });
   const way = knot.ways.find((w) => w.right);
   const checked = knot.check_points.length > 0;
+  const files = new URLSearchParams({ state, ...(object && { object }), ...(wraps !== undefined && { wraps: String(wraps) }) }).toString();
   return (
     <>
       <div className="d-flex flex-wrap align-items-baseline gap-3 mb-3">
@@ -187,40 +216,47 @@ function KnotPage({ knot }: { knot: KnotReply }) {
       {knot.form_certainty === 'settled' ? null : <p className="notice mend mb-3"><b>{CERTAINTY_WORDS[knot.form_certainty]}.</b> {knot.form_text}.</p>}
       <div className="tie">
         <div>
-          {set ? (
-            <>
-              <div className="sheet stage">
-                {big === null || !way ? (
-                  <>
-                    <Rope3D ref={rope} knot={id} name={knot.names[0]} state={state} ring components={shape?.components} onFace={setFace} />
-                    <span className="tag">{face === 'front' ? 'Front' : 'Back'} · {state === 'tight' ? 'set' : 'dressed, not set'}</span>
-                  </>
-                ) : (
-                  <div className="cold d-grid" style={{ placeItems: 'center', padding: 8 }}><img src={`/api/v1/knots/${id}/ways/${way.id}/frame.svg?frame=${big}&size=900&theme=${theme}`} alt={`Step ${big + 1}`} style={{ maxWidth: '100%', maxHeight: '100%', height: '100%', objectFit: 'contain' }} /></div>
-                )}
-              </div>
-              <div className="stage-keys">
-                <Button onClick={() => (big === null ? rope.current?.flip() : setBig(null))}>{big === null ? <>Turn it over <kbd>f</kbd></> : 'Finished knot'}</Button>
-                <Button variant="outline-primary" onClick={() => setState(state === 'tight' ? 'dressed' : 'tight')} disabled={big !== null}>{state === 'tight' ? 'Show it dressed, not set' : 'Show it set'}</Button>
-                {checked ? <Button variant="outline-primary" onClick={() => void navigate('/check')}>Check one <kbd>c</kbd></Button> : null}
-              </div>
-              {way ? <Steps knot={id} way={way.id} name={way.name} onBig={(frame) => { setBig(frame); if (frame !== null) setFace('front'); }} /> : <p className="quiet mt-3">No steps are stored for this knot yet.</p>}
-            </>
-          ) : null}
-          <section className={set ? 'mt-4' : ''} aria-labelledby="faces">
+          <div className="sheet stage" data-picked-component={picked?.picked.component} data-picked-from={picked?.picked.from} data-picked-to={picked?.picked.to} data-picked-crossing={picked?.picked.crossing ?? undefined}>
+            {big === null || !way ? (
+              <>
+                <Rope3D
+                  ref={rope} name={knot.names[0]} picture={{ knot: id, state, object, wraps }} components={shape?.components} whole={whole} motion={motion ?? undefined} onFace={setFace}
+                  onPick={(p, touched) => setPicked(p && touched ? { picked: p, part: p.component === 'rope' ? partOfRope(touched.at, shape?.components[0]?.marks) : `the ${p.component.replaceAll('-', ' ')}` } : null)}
+                />
+                <span className="tag">{face === 'front' ? 'Front' : 'Back'} · {motion ? 'being drawn up' : state === 'tight' ? 'set' : 'dressed, not set'}</span>
+                <span className="tag at-foot" aria-live="polite">{picked && !motion ? `${picked.part}${picked.picked.crossing === null ? '' : `, crossing ${picked.picked.crossing}`}` : 'Drag to turn, pinch to come closer, touch a strand to name it'}</span>
+              </>
+            ) : (
+              <div className="cold d-grid" style={{ placeItems: 'center', padding: 8 }}><img src={`/api/v1/knots/${id}/ways/${way.id}/frame.svg?frame=${big}&size=900&theme=${theme}`} alt={`Step ${big + 1}`} style={{ maxWidth: '100%', maxHeight: '100%', height: '100%', objectFit: 'contain' }} /></div>
+            )}
+          </div>
+          <div className="stage-keys">
+            <Button onClick={() => (big === null ? rope.current?.flip() : setBig(null))}>{big === null ? <>Turn it over <kbd>f</kbd></> : 'Finished knot'}</Button>
+            <Button variant="outline-primary" onClick={() => { setState(state === 'tight' ? 'dressed' : 'tight'); setPicked(null); }} disabled={big !== null || motion !== null}>{state === 'tight' ? 'Show it dressed, not set' : 'Show it set'}</Button>
+            {knot.family === 'stopper' ? null : <Button variant="outline-primary" onClick={() => setWhole(!whole)} disabled={big !== null || motion !== null}>{whole ? 'The knot alone' : 'With its eye'}</Button>}
+            {checked ? <Button variant="outline-primary" onClick={() => void navigate('/check')}>Check one <kbd>c</kbd></Button> : null}
+            {big === null ? <DrawnUp key={`${id} ${wraps}`} knot={id} form={wraps === knot.wraps[0] ? 'right' : `wraps-${wraps}`} stored={state === 'tight' ? shape?.components[0]?.points : undefined} onMotion={setMotion} /> : null}
+          </div>
+          {way ? <Steps knot={id} way={way.id} name={way.name} onBig={(frame) => { setBig(frame); if (frame !== null) setFace('front'); }} /> : <p className="quiet mt-3">No steps are stored for this knot yet.</p>}
+          <section className="mt-4" aria-labelledby="faces">
             <div className="d-flex flex-wrap align-items-center gap-3 mb-2">
               <h2 id="faces">Both faces, {flat === 'laid' ? 'laid out' : 'set'}</h2>
-              {set ? <Button variant="link" onClick={() => setFlat(flat === 'laid' ? 'tight' : 'laid')}>{flat === 'laid' ? 'Show them set' : 'Lay them out'}</Button> : null}
-              {knot.wraps.length > 1 ? <Wraps all={knot.wraps} value={wraps ?? knot.wraps[0]!} onPick={setWraps} /> : null}
+              <Button variant="link" onClick={() => setFlat(flat === 'laid' ? 'tight' : 'laid')}>{flat === 'laid' ? 'Show them set' : 'Lay them out'}</Button>
+              {knot.wraps.length > 1 ? <Wraps all={knot.wraps} value={wraps ?? knot.wraps[0]!} onPick={(w) => { setWraps(w); setMotion(null); }} /> : null}
             </div>
             <Faces knot={knot} wraps={wraps} state={flat} />
-            <p className="small quiet mt-2 mb-1">Front: {knot.front_because}.{set ? '' : ' Laid out only: the set form is not computed yet.'}</p>
+            <p className="small quiet mt-2 mb-1">Front: {knot.front_because}.</p>
             <details className="small quiet"><summary>The path in words</summary><p className="mb-0 mt-1">{knot.path_in_words}</p></details>
           </section>
           <Faults knot={knot} state={flat} />
         </div>
         <div>
-          {set ? <RopeNeeded knot={id} /> : <section className="sheet p-3 px-4"><h2>How much rope</h2><p className="quiet m-0 mt-1">Not computed yet: it is measured on the set knot.</p></section>}
+          <RopeNeeded knot={id} />
+          <section className="sheet p-3 px-4 mt-3">
+            <h2>The knot itself</h2>
+            <Size knot={knot} diameter_mm={job.rope.diameter_mm} />
+            <p className="small mb-0 mt-2">Take its shape along: <a href={`/api/v1/knots/${id}/shape.glb?${files}`} download={`${id}.glb`}>glTF</a>, <a href={`/api/v1/knots/${id}/shape.obj?${files}`} download={`${id}.obj`}>OBJ</a>, <a href={`/api/v1/knots/${id}/picture.svg?${files}&size=900&theme=print`} download={`${id}.svg`}>SVG</a>, <a href={`/api/v1/knots/${id}/shape?${files}`} download={`${id}.json`}>JSON</a></p>
+          </section>
           <Facts knot={knot} />
         </div>
       </div>

@@ -1,0 +1,95 @@
+/** A knot drawn up before one's eyes: computed here by the solver, in a worker, then played, stopped or taken step by step. */
+import { useEffect, useRef, useState } from 'react';
+import { Button, Form, ProgressBar } from 'react-bootstrap';
+import type { Point3 } from '../../../core/curve';
+import type { SceneComponent } from '../../parts/rope/framing';
+import { drawUpHere, type DrawUpRun } from '../../workers/drawUp/client';
+
+export interface Motion {
+  readonly now: readonly SceneComponent[];
+  readonly widest: readonly SceneComponent[];
+}
+
+type Stage = { kind: 'idle' } | { kind: 'computing'; share: number } | { kind: 'ready'; frames: readonly Float32Array[]; apart: number } | { kind: 'failed' };
+
+const FRAME_MS = 90;
+
+const asComponents = (frame: Float32Array): SceneComponent[] => {
+  const points = Array.from({ length: frame.length / 3 }, (_, i): Point3 => [frame[3 * i]!, frame[3 * i + 1]!, frame[3 * i + 2]!]);
+  return [{ name: 'rope', role: 'rope', closed: false, diameter: 1, points }];
+};
+
+interface Props {
+  readonly knot: string;
+  readonly form: string;
+  /** the stored tight rope, to hold the computed one against */
+  readonly stored: readonly (readonly number[])[] | undefined;
+  readonly onMotion: (motion: Motion | null) => void;
+}
+
+/** Largest distance of two runs of points of one rope; infinite where their numbers differ. */
+function farthest(a: readonly number[], b: readonly (readonly number[])[]): number {
+  if (a.length !== 3 * b.length) return Infinity;
+  return b.reduce((far, p, i) => Math.max(far, Math.hypot(p[0]! - a[3 * i]!, p[1]! - a[3 * i + 1]!, p[2]! - a[3 * i + 2]!)), 0);
+}
+
+export function DrawnUp({ knot, form, stored, onMotion }: Props) {
+  const [stage, setStage] = useState<Stage>({ kind: 'idle' });
+  const [at, setAt] = useState(0);
+  const [playing, setPlaying] = useState(false);
+  const run = useRef<DrawUpRun | null>(null);
+  useEffect(() => () => run.current?.stop(), []);
+
+  const frames = stage.kind === 'ready' ? stage.frames : null;
+  const go = (frame: number) => {
+    if (!frames) return;
+    setAt(frame);
+    onMotion({ now: asComponents(frames[frame]!), widest: asComponents(frames[0]!) });
+  };
+  useEffect(() => {
+    if (!playing || !frames) return;
+    const timer = setTimeout(() => (at + 1 < frames.length ? go(at + 1) : setPlaying(false)), FRAME_MS);
+    return () => clearTimeout(timer);
+  });
+
+  const begin = async () => {
+    setStage({ kind: 'computing', share: 0 });
+    run.current = drawUpHere(knot, form, (share) => setStage({ kind: 'computing', share }));
+    try {
+      const done = await run.current.result;
+      if (!done) return setStage({ kind: 'idle' });
+      setStage({ kind: 'ready', frames: done.frames, apart: stored ? farthest(done.tight.xyz, stored) : Infinity });
+      setAt(0);
+      onMotion({ now: asComponents(done.frames[0]!), widest: asComponents(done.frames[0]!) });
+      setPlaying(!window.matchMedia('(prefers-reduced-motion: reduce)').matches);
+    } catch {
+      setStage({ kind: 'failed' });
+    }
+  };
+  const end = () => {
+    setPlaying(false);
+    setStage({ kind: 'idle' });
+    onMotion(null);
+  };
+
+  if (stage.kind === 'idle') return <Button variant="outline-primary" onClick={() => void begin()}>See it drawn up</Button>;
+  if (stage.kind === 'failed') return <p className="notice mend m-0" role="alert">This run was thrown away: a strand may have passed through another. The stored form stands. <Button variant="link" onClick={() => void begin()}>Try again</Button></p>;
+  if (stage.kind === 'computing')
+    return (
+      <div className="drawn-up" role="group" aria-label="Drawing it up">
+        <ProgressBar now={Math.round(100 * stage.share)} label={`${Math.round(100 * stage.share)} %`} aria-label="Drawing it up" />
+        <Button variant="outline-primary" onClick={() => run.current?.stop()}>Stop</Button>
+      </div>
+    );
+  return (
+    <div className="drawn-up" role="group" aria-label="Drawn up, step by step" data-apart={stage.apart}>
+      <Button variant="outline-primary" onClick={() => { if (!playing && at === stage.frames.length - 1) go(0); setPlaying(!playing); }}>{playing ? 'Pause' : 'Play'}</Button>
+      <Form.Range min={0} max={stage.frames.length - 1} value={at} aria-label="From laid to set" onChange={(e) => { setPlaying(false); go(Number(e.target.value)); }} />
+      <Button variant="outline-primary" onClick={end}>Finished knot</Button>
+      <span className="small quiet">{stage.apart <= AGREES ? 'Computed on this device; it is the stored form.' : 'Computed on this device; it came out a little otherwise than the stored form, which is the one to check by.'}</span>
+    </div>
+  );
+}
+
+/** Two runs of one plan on two machines lie no farther apart than this, rope diameters. */
+const AGREES = 0.02;

@@ -1,0 +1,18 @@
+/** What page and worker say to each other while a knot is drawn up: one request, many reports, one answer. */
+import type { BakedShape } from '../../../core/knots/stored';
+
+export interface DrawUpRequest {
+  readonly request: number;
+  readonly knot: string;
+  readonly form: string;
+}
+export type DrawUpReply =
+  | { readonly request: number; readonly kind: 'progress'; readonly share: number }
+  | {
+      readonly request: number;
+      readonly kind: 'done';
+      readonly tight: BakedShape;
+      /** the way there: rope points per frame, x y z one after another, laid first, turned as the tight form; transferred */
+      readonly frames: readonly Float32Array[];
+    }
+  | { readonly request: number; readonly kind: 'failed'; readonly code: string };

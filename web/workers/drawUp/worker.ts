@@ -1,0 +1,22 @@
+/** Draws a laid knot up, away from the page. To stop it the page ends the worker. */
+import { drawUp } from '../../../core/knots/drawUp';
+import { IdiomError } from '../../../core/errors';
+import type { LaidForms } from '../../../core/knots/laid';
+import type { Presentation } from '../../../core/knots/presenting';
+import type { DrawUpReply, DrawUpRequest } from './protocol';
+
+const shapes = import.meta.glob<{ forms: LaidForms }>('../../../core/knots/*/shape.ts');
+const presentations = import.meta.glob<{ presentation: Presentation }>('../../../core/knots/*/presentation.ts');
+const port = self as unknown as { postMessage: (reply: DrawUpReply, transfer?: Transferable[]) => void; onmessage: ((e: MessageEvent<DrawUpRequest>) => void) | null };
+
+async function work({ request, knot, form }: DrawUpRequest): Promise<void> {
+  try {
+    const at = `../../../core/knots/${knot}`;
+    const [{ forms }, { presentation }] = await Promise.all([shapes[`${at}/shape.ts`]!(), presentations[`${at}/presentation.ts`]!()]);
+    const { tight, frames } = drawUp(forms[form]!(), presentation, (share) => port.postMessage({ request, kind: 'progress', share }));
+    port.postMessage({ request, kind: 'done', tight, frames }, frames.map((f) => f.buffer as ArrayBuffer));
+  } catch (error) {
+    port.postMessage({ request, kind: 'failed', code: error instanceof IdiomError ? error.code : 'unknown' });
+  }
+}
+port.onmessage = (e) => void work(e.data);
