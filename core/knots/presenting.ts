@@ -121,8 +121,12 @@ function ledOn(points: readonly Point3[], last: number, direction: Point3, lengt
   return out;
 }
 
+/** How far aside of the standing part a tail is led, tangent of the angle: no farther than it takes to lie clear of it. */
+const ASIDE = [0.14, 0.24, 0.36, 0.5];
+const CLEAR = 0.99;
+
 /** Where the tail goes once it has left the knot. */
-function tailHeading(points: readonly Point3[], { first, last }: Span, p: Presentation): Point3 {
+function tailHeading(points: readonly Point3[], { first, last }: Span, p: Presentation, aside: number): Point3 {
   if (p.kind === 'midline') return [1, 0, 0];
   if (p.kind === 'stopper') return unit(subtract(points[Math.min(points.length - 1, last + 8)]!, points[last]!));
   if (p.kind === 'loop' && p.tail === 'inside-eye') return unit([0, -1, 0.22]);
@@ -130,7 +134,7 @@ function tailHeading(points: readonly Point3[], { first, last }: Span, p: Presen
   const exit = points[last]!;
   const beside = points.slice(0, first + 1).reduce((best, q) => (Math.abs(q[1] - exit[1] - 3) < Math.abs(best[1] - exit[1] - 3) ? q : best), points[0]!);
   const away = unit([exit[0] - beside[0], 0, exit[2] - beside[2]]);
-  return unit([0.14 * away[0], 1, 0.14 * away[2]]);
+  return unit([aside * away[0], 1, aside * away[2]]);
 }
 
 export interface Presented {
@@ -176,7 +180,8 @@ export function presented(at: Moment, centre: Point3, radius: number, eyeNode: n
   if (openEnd) return { ...base, points: turned, eye: undefined, grown: 0, before: 0 };
   const sized = 'eye_ropeDiameters' in p && eye ? withEye(turned, eye.from, eye.to, p.eye_ropeDiameters) : { points: turned, eye: eyeNode };
   const grown = sized.points.length - turned.length;
-  const tailed = ledOn(sized.points, last + grown, tailHeading(turned, span, p), p.tail_ropeDiameters);
+  const led = ASIDE.map((aside) => ledOn(sized.points, last + grown, tailHeading(turned, span, p, aside), p.tail_ropeDiameters));
+  const tailed = led.find((q) => q.slice(last + grown + 3).every((t) => q.slice(0, first).every((s) => distance(s, t) >= CLEAR))) ?? led[0]!;
   if (p.kind !== 'midline') return { ...base, points: tailed, eye: sized.eye, grown, before: 0 };
   const both = ledOn(tailed.reverse(), tailed.length - 1 - first, [-1, 0, 0], p.standing_ropeDiameters).reverse();
   const before = both.length - tailed.length;

@@ -113,7 +113,7 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
     const drawn = (of: ReturnType<typeof asked>) => mirrored(asPicture(shapeOf(params.id, of.form, of.state, of.onto)));
     const components = drawn({ form, state, onto });
     const framing = { face: query.face, crop: query.crop, knotRadius_ropeDiameters: knotRadius(params.id, form, state, query.crop) };
-    const other = query.fit === undefined ? undefined : drawn(asked(params.id, { state: query.state, object: query.object, ...(query.fit !== 'right' && { fault: query.fit }) }));
+    const other = query.fit === undefined ? undefined : asked(params.id, { state: query.state, object: query.object, ...(query.fit !== 'right' && { fault: query.fit }) });
     if (query.ring && (query.fit === undefined || (query.fit === 'right') === (form === 'right'))) throw fault('bad-input', {}, [{ path: 'querystring.ring', message: 'needs fit: the right form of a fault, or a fault of the right form' }]);
     const place = query.ring && differingPlace(params.id, form, query.fit!, state, onto);
     const markAt = place && { ...place, centre: mirrored([{ name: 'place', role: 'rope', closed: false, diameter: 1, points: [place.centre] }])[0]!.points[0]! };
@@ -125,7 +125,7 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
         ...framing, markAt, theme: query.theme, size_px: query.size, cutTail: knotById(params.id).entry.family !== 'midline',
         crossingIds: (seen) => crossingIds(storedForm(params.id, form), state, seen),
         title: `${name}, ${query.face}${query.fault ? `, fault: ${query.fault.replaceAll('-', ' ')}` : ''}`,
-        ...(other ? { frame: union(frameFor(components, framing), frameFor(other, framing)) } : {}),
+        ...(other ? { frame: union(frameFor(components, framing), frameFor(drawn(other), { ...framing, knotRadius_ropeDiameters: knotRadius(params.id, other.form, other.state, query.crop) })) } : {}),
       }),
     );
   });

@@ -22,8 +22,8 @@ export const entry = {
   loosens: { text: 'keeps its form once set', source: 'general' },
   front_because: 'laid out by the twist, the face from which the far loop was folded away behind: the two crossings of the twist are seen from the side from which they were made',
   faces: [
-    { face: 'front', shows: 'laid: a wing on each side; between them the two crossings of the twist, one above the other, and the two legs of the eye side by side', source: 'general' },
-    { face: 'back', shows: 'laid: the same from behind, the two legs of the eye side by side', source: 'general' },
+    { face: 'front', shows: 'laid: a wing on each side; between them the two crossings of the twist, one above the other, and the two legs of the eye side by side; set: a wing on each side, one strand lies across from wing to wing, over the two legs of the eye', source: 'general' },
+    { face: 'back', shows: 'laid: the same from behind, the two legs of the eye side by side; set: two strands lie parallel across, one below the other, over the legs', source: 'general' },
   ],
   check_points: [],
   faults: [

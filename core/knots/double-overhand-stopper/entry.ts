@@ -19,8 +19,8 @@ export const entry = {
   loosens: { text: 'keeps its form once set', source: 'general' },
   front_because: 'the face on which both turns of the end can be counted on the side of the loop',
   faces: [
-    { face: 'front', shows: 'laid: one large loop, the end through it twice and so twice round its side; set: two turns beside each other', source: 'general' },
-    { face: 'back', shows: 'laid: the same, mirrored; set: one strand slanting across under the turns', source: 'general' },
+    { face: 'front', shows: 'laid: one large loop, the end through it twice and so twice round its side; set: one strand slanting across over the turns', source: 'general' },
+    { face: 'back', shows: 'laid: the same, mirrored; set: two turns beside each other', source: 'general' },
   ],
   check_points: [],
   faults: [
