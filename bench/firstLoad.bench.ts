@@ -25,21 +25,6 @@ for (const [name, path, ready] of [['sign-in', '/sign-in', 'Demo: Fulmar Sound']
   const usable = performance.now() - begun;
   await page.waitForLoadState('networkidle');
   console.log(`${name.padEnd(20)} usable after ${(usable / 1000).toFixed(2)} s, ${(bytes / 1024).toFixed(0)} kB over the wire, of it ${(script / 1024).toFixed(0)} kB script`);
-  if (name.startsWith('Tie')) {
-    const frames = await page.evaluate(async () => {
-      const canvas = document.querySelector<HTMLCanvasElement>('.stage canvas')!;
-      canvas.focus();
-      const ms: number[] = [];
-      for (let i = 0; i < 40; i++) {
-        const begun = performance.now();
-        canvas.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }));
-        await new Promise((r) => requestAnimationFrame(() => setTimeout(r)));
-        ms.push(performance.now() - begun);
-      }
-      return ms.slice(1).sort((a, b) => a - b);
-    });
-    console.log(`${''.padEnd(20)} a frame while it moves: p50 ${frames[Math.floor(frames.length / 2)]!.toFixed(0)} ms, p95 ${frames[Math.floor(frames.length * 0.95)]!.toFixed(0)} ms`);
-  }
   await context.close();
 }
 await browser.close();

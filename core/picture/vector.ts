@@ -185,7 +185,7 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
   if (settings.markAt) {
     const [m] = facing([settings.markAt.centre], settings.face);
     const ring = (colour: string, width: number) => `<circle cx="${f2(m![0])}" cy="${f2(-m![1])}" r="${f2(settings.markAt!.radius)}" fill="none" stroke="${colour}" stroke-width="${width}"/>`;
-    mark = `<g data-mark="here">${ring(colours.core, 0.5)}${ring(colours.mark, 0.26)}</g>`;
+    mark = `<g data-mark="here">${ring(colours.core, 0.34)}${ring(colours.mark, 0.16)}</g>`;
   }
   const [x, y, width, height] = frame;
   const ground = colours.ground === 'none' ? '' : `<rect x="${f2(x)}" y="${f2(-y - height)}" width="${f2(width)}" height="${f2(height)}" fill="${colours.ground}"/>`;

@@ -16,8 +16,8 @@ interface Props {
   readonly components: readonly SceneComponent[] | undefined;
   /** the eye in view too, not the knot alone */
   readonly whole: boolean;
-  /** one frame of a motion in place of the shape, and what the whole motion needs to be seen */
-  readonly motion?: { readonly now: readonly SceneComponent[]; readonly widest: readonly SceneComponent[] } | undefined;
+  /** one frame of a motion in place of the shape */
+  readonly motion?: readonly SceneComponent[] | undefined;
   readonly ref?: Ref<RopeHandle>;
   readonly onFace: (face: 'front' | 'back') => void;
   readonly onPick?: ((picked: Picked | null, touched: Touched | null) => void) | undefined;
@@ -79,7 +79,7 @@ export function Rope3D({ name, picture, components, whole, motion, ref, onFace, 
     return () => cancelAnimationFrame(next);
   }, [ready, components, theme, still, whole]);
   useEffect(() => {
-    if (ready && motion) scene.current?.showMoving(motion.now, motion.widest, theme);
+    if (ready && motion) scene.current?.showMoving(motion, theme);
   }, [ready, motion, theme]);
 
   const flip = () => {

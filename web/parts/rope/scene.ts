@@ -80,9 +80,9 @@ export class RopeScene {
     this.draw(true);
   }
 
-  /** One frame of a motion: quickly made, without occlusion. @param widest a frame in which all of it is seen */
-  showMoving(components: readonly SceneComponent[], widest: readonly SceneComponent[], theme: Theme): void {
-    this.frame = framing(widest, true);
+  /** One frame of a motion: quickly made, without occlusion; the view stays on the knot. */
+  showMoving(components: readonly SceneComponent[], theme: Theme): void {
+    this.frame = framing(components, false);
     this.build(components, theme, false);
     clearTimeout(this.rest);
     this.draw(false);

@@ -3,28 +3,32 @@ import { useEffect, useRef, useState } from 'react';
 import { Button, Form, ProgressBar } from 'react-bootstrap';
 import type { Point3 } from '../../../core/curve';
 import type { SceneComponent } from '../../parts/rope/framing';
+import type { BakedShape } from '../../../core/knots/stored';
 import { drawUpHere, type DrawUpRun } from '../../workers/drawUp/client';
 
-export interface Motion {
-  readonly now: readonly SceneComponent[];
-  readonly widest: readonly SceneComponent[];
-}
-
-type Stage = { kind: 'idle' } | { kind: 'computing'; share: number } | { kind: 'ready'; frames: readonly Float32Array[]; apart: number } | { kind: 'failed' };
+type Marks = NonNullable<SceneComponent['marks']>;
+type Stage = { kind: 'idle' } | { kind: 'computing'; share: number } | { kind: 'ready'; frames: readonly Float32Array[]; marks: Marks; apart: number } | { kind: 'failed' };
 
 const FRAME_MS = 90;
 
-const asComponents = (frame: Float32Array): SceneComponent[] => {
+const asComponents = (frame: Float32Array, marks: Marks): SceneComponent[] => {
   const points = Array.from({ length: frame.length / 3 }, (_, i): Point3 => [frame[3 * i]!, frame[3 * i + 1]!, frame[3 * i + 2]!]);
-  return [{ name: 'rope', role: 'rope', closed: false, diameter: 1, points }];
+  return [{ name: 'rope', role: 'rope', closed: false, diameter: 1, points, marks }];
 };
+
+/** The marks of the tight form by the nodes of the frames: what is the knot proper, and what its eye. */
+function marksOfFrames({ marks, firstNode, eyeGrown = 0 }: BakedShape, nodes: number): Marks {
+  const node = (i: number) => Math.min(nodes - 1, Math.max(0, firstNode + (marks.eye !== undefined && i > marks.eye ? i - eyeGrown : i)));
+  const legs = marks.legs?.map(([a, b]) => [node(a), node(b)] as const);
+  return { standing: [0, node(marks.standing[1])], tail: [node(marks.tail[0]), nodes - 1], ...(marks.eye !== undefined && { eye: node(marks.eye) }), ...(legs && { legs }) };
+}
 
 interface Props {
   readonly knot: string;
   readonly form: string;
   /** the stored tight rope, to hold the computed one against */
   readonly stored: readonly (readonly number[])[] | undefined;
-  readonly onMotion: (motion: Motion | null) => void;
+  readonly onMotion: (frame: readonly SceneComponent[] | null) => void;
 }
 
 /** Largest distance of two runs of points of one rope; infinite where their numbers differ. */
@@ -40,11 +44,11 @@ export function DrawnUp({ knot, form, stored, onMotion }: Props) {
   const run = useRef<DrawUpRun | null>(null);
   useEffect(() => () => run.current?.stop(), []);
 
-  const frames = stage.kind === 'ready' ? stage.frames : null;
+  const { frames, marks } = stage.kind === 'ready' ? stage : { frames: null, marks: null };
   const go = (frame: number) => {
     if (!frames) return;
     setAt(frame);
-    onMotion({ now: asComponents(frames[frame]!), widest: asComponents(frames[0]!) });
+    onMotion(asComponents(frames[frame]!, marks!));
   };
   useEffect(() => {
     if (!playing || !frames) return;
@@ -58,9 +62,10 @@ export function DrawnUp({ knot, form, stored, onMotion }: Props) {
     try {
       const done = await run.current.result;
       if (!done) return setStage({ kind: 'idle' });
-      setStage({ kind: 'ready', frames: done.frames, apart: stored ? farthest(done.tight.xyz, stored) : Infinity });
+      const nodes = marksOfFrames(done.tight, done.frames[0]!.length / 3);
+      setStage({ kind: 'ready', frames: done.frames, marks: nodes, apart: stored ? farthest(done.tight.xyz, stored) : Infinity });
       setAt(0);
-      onMotion({ now: asComponents(done.frames[0]!), widest: asComponents(done.frames[0]!) });
+      onMotion(asComponents(done.frames[0]!, nodes));
       setPlaying(!window.matchMedia('(prefers-reduced-motion: reduce)').matches);
     } catch {
       setStage({ kind: 'failed' });

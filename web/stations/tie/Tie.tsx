@@ -13,7 +13,8 @@ import { CAUTION, CERTAINTY_WORDS, GRADE_WORDS, PULL_WORDS, PURPOSE_WORDS, SOURC
 import type { ShapeState } from '../../../core/knots/stored';
 import type { Source } from '../../../core/knots/types';
 import { lengthText } from '../../../core/units';
-import { DrawnUp, type Motion } from './DrawnUp';
+import { DrawnUp } from './DrawnUp';
+import type { SceneComponent } from '../../parts/rope/framing';
 import { partOfRope, type Picked } from '../../parts/rope/picking';
 import { RightBesideWrong } from '../../parts/RightBesideWrong';
 import type { ShapeQuestion } from '../../store/api';
@@ -37,11 +38,11 @@ function RopeNeeded({ knot }: { knot: string }) {
       <h2 id="rope-needed">How much rope</h2>
       <p className="small quiet mb-1">on {job.rope.diameter_mm} mm, under {profile?.name ?? job.profile}; from the computed knot; low and high by how hard it is set</p>
       {row('in the knot', data.in_knot_mm_low, data.in_knot_mm_high)}
-      {row('in the eye', data.eye_mm_low, data.eye_mm_high)}
-      {row('tail', data.tail_mm_low, data.tail_mm_high)}
+      {data.eye_mm > 0 ? row('in the eye', data.eye_mm_low, data.eye_mm_high) : null}
+      {data.tail_mm > 0 ? row('tail', data.tail_mm_low, data.tail_mm_high) : null}
       {data.stopper_mm > 0 ? row('stopper', data.stopper_mm_low, data.stopper_mm_high) : null}
       {row('together', data.total_mm_low, data.total_mm_high, 'sum')}
-      {row('end to first turn, once set', data.start_at_mm_low, data.start_at_mm_high)}
+      {data.tail_mm === 0 ? null : row('end to first turn, once set', data.start_at_mm_low, data.start_at_mm_high)}
       {profile?.startAllowance_mm?.knots.includes(knot) ? <p className="small quiet mb-1 mt-2">In hand before tying, {profile.name}: {profile.startAllowance_mm.text}.</p> : null}
       <ul className="small quiet mb-0 ps-3">{data.notes.map((n) => <li key={n}>{n}</li>)}</ul>
     </section>
@@ -196,7 +197,7 @@ function KnotPage({ knot }: { knot: KnotReply }) {
   const [face, setFace] = useState<'front' | 'back'>('front');
   const [big, setBig] = useState<number | null>(null);
   const [whole, setWhole] = useState(false);
-  const [motion, setMotion] = useState<Motion | null>(null);
+  const [motion, setMotion] = useState<readonly SceneComponent[] | null>(null);
   const [picked, setPicked] = useState<{ picked: Picked; part: string } | null>(null);
   const object = objectOf(knot);
   const shape = useShapeQuery({ id, state, object, wraps }).data;
@@ -224,7 +225,7 @@ function KnotPage({ knot }: { knot: KnotReply }) {
                   onPick={(p, touched) => setPicked(p && touched ? { picked: p, part: p.component === 'rope' ? partOfRope(touched.at, shape?.components[0]?.marks) : `the ${p.component.replaceAll('-', ' ')}` } : null)}
                 />
                 <span className="tag">{face === 'front' ? 'Front' : 'Back'} · {motion ? 'being drawn up' : state === 'tight' ? 'set' : 'dressed, not set'}</span>
-                <span className="tag at-foot" aria-live="polite">{picked && !motion ? `${picked.part}${picked.picked.crossing === null ? '' : `, crossing ${picked.picked.crossing}`}` : 'Drag to turn, pinch to come closer, touch a strand to name it'}</span>
+                <span className="tag at-foot" aria-live="polite">{picked && !motion ? `${picked.part}${picked.picked.crossing === null ? '' : `, crossing ${picked.picked.crossing}`}` : 'Drag to turn; touch a strand to name it'}</span>
               </>
             ) : (
               <div className="cold d-grid" style={{ placeItems: 'center', padding: 8 }}><img src={`/api/v1/knots/${id}/ways/${way.id}/frame.svg?frame=${big}&size=900&theme=${theme}`} alt={`Step ${big + 1}`} style={{ maxWidth: '100%', maxHeight: '100%', height: '100%', objectFit: 'contain' }} /></div>
