@@ -3,7 +3,7 @@ import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { createServer, type Server } from 'node:net';
 import { join } from 'node:path';
-import { freePort, isTemporary } from './lib/place.mjs';
+import { freePort, isTemporary, portFree } from './lib/place.mjs';
 
 const root = join(import.meta.dirname, '..');
 const START = join(root, 'scripts/start.mjs');
@@ -29,6 +29,13 @@ function start(env: Record<string, string>): { child: ChildProcess; said: (text:
     done,
     said: (text) => Promise.race([new Promise<string>((ready) => { waiting.push({ text, ready }); if (typeof text === 'string' ? out.includes(text) : text.test(out)) ready(out); }), done.then((r) => { throw new Error(`ended with ${r.code}: ${r.err}${r.out}`); })]),
   };
+}
+/** A free port that nobody is given for a call of his own between two starts: below those that the system hands out. */
+async function lastingPort(): Promise<number> {
+  for (;;) {
+    const candidate = 20_000 + Math.floor(Math.random() * 12_000);
+    if (await portFree(candidate)) return candidate;
+  }
 }
 const refused = (env: Record<string, string>) => start(env).done;
 
@@ -72,8 +79,8 @@ describe('a start', () => {
   let dbPort: number;
   const env = () => ({ PORT: String(port), IDIOM_DB_PORT: String(dbPort), IDIOM_DATA: data, IDIOM_DEMO: '0' });
   beforeAll(async () => {
-    port = await freePort();
-    dbPort = await freePort();
+    port = await lastingPort();
+    dbPort = await lastingPort();
   });
 
   test('ends by one URL; without demo it is the first instructor’s link; a second one is refused; Ctrl-C leaves nothing behind', async () => {

@@ -41,11 +41,12 @@ const exactly = (value: number): Spread => ({ low: value, value, high: value });
 function eyeOf(form: BakedForm, tieIn: boolean, q: RopeQuestion, d: number): { eye: Spread; note?: string } {
   const { tight } = form.set;
   const { legs } = tight.marks;
-  if (!legs) return { eye: exactly(0) };
-  if (q.eye_mm !== undefined) return { eye: exactly(finite('eye_mm', q.eye_mm, 0, 20000)) };
-  if (q.object_diameter_mm !== undefined) {
+  const wished = q.eye_mm === undefined ? undefined : finite('eye_mm', q.eye_mm, 0, 20000);
+  const object = q.object_diameter_mm === undefined ? undefined : finite('object_diameter_mm', q.object_diameter_mm, 0, 3000);
+  if (!legs) return { eye: exactly(0), ...(wished !== undefined && { note: 'eye: none, it has no eye' }) };
+  if (wished !== undefined) return { eye: exactly(wished) };
+  if (object !== undefined) {
     // half round the object, and two legs as long as its thickness (at least four rope diameters)
-    const object = finite('object_diameter_mm', q.object_diameter_mm, 0, 3000);
     const eye = (Math.PI * (object + d)) / 2 + 2 * Math.max(object, 4 * d);
     return { eye: { low: eye, value: eye, high: eye * (1 + GUESSED_EYE_SPREAD) }, note: 'eye: half way round the object and two legs' };
   }

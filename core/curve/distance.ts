@@ -11,7 +11,25 @@ const { abs, hypot, min } = Math;
 
 const clamp01 = (x: number) => (x < 0 ? 0 : x > 1 ? 1 : x);
 
-/** Distance of the segments p-q and r-t (clamped closest points; Ericson, Real-Time Collision Detection, 5.1.9). */
+/** Below this square of the sine of their angle two segments count as nearly parallel: the formula for skew lines loses its digits. */
+const NEARLY_PARALLEL = 1e-5;
+
+/** A segment whose squared length is below this is a point. */
+const NO_LENGTH = 1e-30;
+
+/** Distance of a point from the segment r-t. */
+function pointDistance(p: Point3, r: Point3, t: Point3): number {
+  const w = subtract(t, r);
+  const d = subtract(p, r);
+  const e = dot(w, w);
+  const v = e === 0 ? 0 : clamp01(dot(w, d) / e);
+  return norm([d[0] - v * w[0], d[1] - v * w[1], d[2] - v * w[2]]);
+}
+
+/**
+ * Distance of the segments p-q and r-t (clamped closest points; Ericson, Real-Time Collision Detection, 5.1.9). Of
+ * nearly parallel ones the ends are looked at too.
+ */
 export function segmentDistance(p: Point3, q: Point3, r: Point3, t: Point3): number {
   const u = subtract(q, p);
   const w = subtract(t, r);
@@ -21,19 +39,20 @@ export function segmentDistance(p: Point3, q: Point3, r: Point3, t: Point3): num
   const b = dot(u, w);
   const c = dot(u, d);
   const f = dot(w, d);
+  const ends = () => min(pointDistance(p, r, t), pointDistance(q, r, t), pointDistance(r, p, q), pointDistance(t, p, q));
+  if (a < NO_LENGTH || e < NO_LENGTH) return ends();
   const denominator = a * e - b * b;
-  // a segment without length is a point
-  let s = a === 0 ? 0 : denominator > 1e-12 * a * e ? clamp01((b * f - c * e) / denominator) : 0.5;
-  let v = e === 0 ? 0 : (b * s + f) / e;
-  if (e === 0 && a > 0) s = clamp01(-c / a);
+  let s = denominator > 1e-12 * a * e ? clamp01((b * f - c * e) / denominator) : 0.5;
+  let v = (b * s + f) / e;
   if (v < 0) {
     v = 0;
-    s = a === 0 ? 0 : clamp01(-c / a);
+    s = clamp01(-c / a);
   } else if (v > 1) {
     v = 1;
-    s = a === 0 ? 0 : clamp01((b - c) / a);
+    s = clamp01((b - c) / a);
   }
-  return norm([d[0] + s * u[0] - v * w[0], d[1] + s * u[1] - v * w[1], d[2] + s * u[2] - v * w[2]]);
+  const inside = norm([d[0] + s * u[0] - v * w[0], d[1] + s * u[1] - v * w[1], d[2] + s * u[2] - v * w[2]]);
+  return denominator > NEARLY_PARALLEL * a * e ? inside : min(inside, ends());
 }
 
 /**

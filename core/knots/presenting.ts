@@ -4,7 +4,7 @@
  * the standing part up. Rope that lies in the eye or beyond the knot is free, so drawing it to size is what
  * working slack out by the legs does.
  */
-import { add, cross, distance, dot, lerp, nearestIndex, resample, scale, splineThrough, subtract, unit, type Point3 } from '../curve';
+import { add, cross, distance, dot, lerp, nearestIndex, norm, resample, scale, splineThrough, subtract, unit, type Point3 } from '../curve';
 import { NODE_SPACING, type Moment } from '../rope';
 import { contactCentre } from '../rope';
 
@@ -85,6 +85,7 @@ function upright(points: readonly Point3[], centre: Point3, up: Point3, across: 
 }
 
 const RUNS_ON = 1.2;
+const LEGS_APART = 1.15;
 
 /** The eye drawn to size: a drop of the wished depth in the plane of the picture. */
 function withEye(points: readonly Point3[], eyeFrom: number, eyeTo: number, depth: number): { points: Point3[]; eye: number } {
@@ -96,8 +97,12 @@ function withEye(points: readonly Point3[], eyeFrom: number, eyeTo: number, dept
   const half = Math.min(3.4, 1.4 + depth / 6);
   const at = (x: number, y: number): Point3 => add(middle, [side * x, -y, 0]);
   // a leg runs on a little as it leaves the knot, then swings out
-  const onFrom = add(a, scale(unit(subtract(a, points[eyeFrom + keep - 3]!)), RUNS_ON));
-  const onTo = add(b, scale(unit(subtract(b, points[eyeTo - keep + 3]!)), RUNS_ON));
+  const straightFrom = add(a, scale(unit(subtract(a, points[eyeFrom + keep - 3]!)), RUNS_ON));
+  const straightTo = add(b, scale(unit(subtract(b, points[eyeTo - keep + 3]!)), RUNS_ON));
+  // and clear of the other, where the two lean together
+  const between = subtract(straightTo, straightFrom);
+  const aside = scale(unit(between), Math.max(0, LEGS_APART - norm(between)) / 2);
+  const [onFrom, onTo] = [subtract(straightFrom, aside), add(straightTo, aside)];
   const drop = splineThrough([
     points[eyeFrom + keep - 2]!, a, onFrom,
     at(-half, depth * 0.6), at(-half * 0.86, depth * 0.82), at(-half * 0.45, depth * 0.96), at(0, depth),

@@ -74,9 +74,9 @@ export function bend(state: RopeState, stiffness: number): void {
 }
 
 export interface Nearest {
-  /** smallest distance of any two segments that may touch, as part of the distance at which they bear */
+  /** smallest distance of any two segments that bear on each other */
   any: number;
-  /** the same between different strands only */
+  /** the same between different strands only, as part of the sum of their radii */
   strands: number;
 }
 

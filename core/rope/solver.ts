@@ -31,7 +31,7 @@ export interface SolverSettings {
   readonly skin: number;
   /** largest move of a node in one step, in d */
   readonly largestMove: number;
-  /** places are shaken by up to `shake_ropeDiameters` before the start, by this seed; 0 leaves them */
+  /** places are shaken by up to a hundredth of a diameter before the start, by this seed; 0 leaves them */
   readonly seed: number;
 }
 

@@ -1,2 +1,3 @@
 export function freePort(): Promise<number>;
+export function portFree(port: number, host?: string): Promise<boolean>;
 export function isTemporary(path: string): boolean;

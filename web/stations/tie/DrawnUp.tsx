@@ -7,7 +7,7 @@ import type { BakedShape } from '../../../core/knots/stored';
 import { drawUpHere, type DrawUpRun } from '../../workers/drawUp/client';
 
 type Marks = NonNullable<SceneComponent['marks']>;
-type Stage = { kind: 'idle' } | { kind: 'computing'; share: number } | { kind: 'ready'; frames: readonly Float32Array[]; marks: Marks; apart: number } | { kind: 'failed' };
+type Stage = { kind: 'idle' } | { kind: 'computing'; share: number } | { kind: 'ready'; frames: readonly Float32Array[]; marks: Marks; apart: number } | { kind: 'failed'; thrownAway: boolean };
 
 const FRAME_MS = 90;
 
@@ -67,8 +67,8 @@ export function DrawnUp({ knot, form, stored, onMotion }: Props) {
       setAt(0);
       onMotion(asComponents(done.frames[0]!, nodes));
       setPlaying(!window.matchMedia('(prefers-reduced-motion: reduce)').matches);
-    } catch {
-      setStage({ kind: 'failed' });
+    } catch (error) {
+      setStage({ kind: 'failed', thrownAway: error instanceof Error && error.message === 'solver-passed-through' });
     }
   };
   const end = () => {
@@ -78,7 +78,7 @@ export function DrawnUp({ knot, form, stored, onMotion }: Props) {
   };
 
   if (stage.kind === 'idle') return <Button variant="outline-primary" onClick={() => void begin()}>See it drawn up</Button>;
-  if (stage.kind === 'failed') return <p className="notice mend m-0" role="alert">This run was thrown away: a strand may have passed through another. The stored form stands. <Button variant="link" onClick={() => void begin()}>Try again</Button></p>;
+  if (stage.kind === 'failed') return <p className="notice mend m-0" role="alert">{stage.thrownAway ? 'This run was thrown away: a strand may have passed through another.' : 'It could not be computed on this device.'} The stored form stands. <Button variant="link" onClick={() => void begin()}>Try again</Button></p>;
   if (stage.kind === 'computing')
     return (
       <div className="drawn-up" role="group" aria-label="Drawing it up">
