@@ -201,6 +201,7 @@ function KnotPage({ knot }: { knot: KnotReply }) {
   const [picked, setPicked] = useState<{ picked: Picked; part: string } | null>(null);
   const object = objectOf(knot);
   const shape = useShapeQuery({ id, state, object, wraps }).data;
+  const tight = useShapeQuery({ id, state: 'tight', object, wraps }).data;
   const rope = useRef<RopeHandle>(null);
   const theme = useTheme();
   useKeys({ f: () => rope.current?.flip() });
@@ -236,7 +237,7 @@ function KnotPage({ knot }: { knot: KnotReply }) {
             <Button variant="outline-primary" onClick={() => { setState(state === 'tight' ? 'dressed' : 'tight'); setPicked(null); }} disabled={big !== null || motion !== null}>{state === 'tight' ? 'Show it dressed, not set' : 'Show it set'}</Button>
             {knot.family === 'stopper' ? null : <Button variant="outline-primary" onClick={() => setWhole(!whole)} disabled={big !== null || motion !== null}>{whole ? 'The knot alone' : 'With its eye'}</Button>}
             {checked ? <Button variant="outline-primary" onClick={() => void navigate('/check')}>Check one <kbd>c</kbd></Button> : null}
-            {big === null ? <DrawnUp key={`${id} ${wraps}`} knot={id} form={wraps === knot.wraps[0] ? 'right' : `wraps-${wraps}`} stored={state === 'tight' ? shape?.components[0]?.points : undefined} onMotion={setMotion} /> : null}
+            {big === null ? <DrawnUp key={`${id} ${wraps}`} knot={id} form={wraps === knot.wraps[0] ? 'right' : `wraps-${wraps}`} stored={tight?.components[0]?.points} onMotion={setMotion} /> : null}
           </div>
           {way ? <Steps knot={id} way={way.id} name={way.name} onBig={(frame) => { setBig(frame); if (frame !== null) setFace('front'); }} /> : <p className="quiet mt-3">No steps are stored for this knot yet.</p>}
           <section className="mt-4" aria-labelledby="faces">
