@@ -44,7 +44,7 @@ function mayRestart() {
 }
 
 async function database(folder, port) {
-  const started = await startMariadb(folder, port, {
+  const started = startMariadb(folder, port, {
     onDeath: () => {
       if (ending) return;
       if (!mayRestart()) return void (console.error(`The database keeps stopping: see ${folder}/run/error.log`), end(9));
@@ -55,10 +55,12 @@ async function database(folder, port) {
       });
     },
   });
-  current = started;
-  return started;
+  coming = started.then((db) => (current = db));
+  return coming;
 }
 let current = null;
+/** a database that is on its way up: who stops must wait for it, or it is left behind */
+let coming = Promise.resolve(null);
 
 function serve(extra, first) {
   server = spawn(process.execPath, [join(root, 'dist/server/main.js')], { cwd: root, detached: true, stdio: ['ignore', 'pipe', 'inherit', 'ipc'], env: { ...env, ...extra, NODE_ENV: 'production' } });
@@ -103,8 +105,8 @@ async function main() {
     }
     const dbPort = portFrom(env, 'IDIOM_DB_PORT', 33306);
     if (!(await portFree(dbPort))) throw new Stop(`Port ${dbPort} for the database is taken: set IDIOM_DB_PORT to a free one.`, 4);
+    undo.push(() => coming.catch(() => null).then(() => current?.stop()));
     const db = await database(folder, dbPort);
-    undo.push(() => current?.stop());
     say('database is up');
     adminUrl = db.adminUrl;
     appUrl = `mysql://idiom:${appPassword(folder, () => randomBytes(24).toString('hex'))}@127.0.0.1:${dbPort}/idiom`;

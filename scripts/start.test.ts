@@ -122,6 +122,17 @@ describe('a start', () => {
     expect(status).toBe(200);
     again.child.kill('SIGTERM');
     expect((await again.done).code).toBe(0);
+    expect(spawnSync('pgrep', ['-f', join(data, 'my.cnf')], { encoding: 'utf8' }).stdout.trim()).toBe('');
+  });
+
+  test('stopped while the database comes up again, it leaves none behind', async () => {
+    const run = start(env());
+    await run.said(/\nhttp:/);
+    process.kill(Number(readFileSync(join(data, 'run/mariadbd.pid'), 'utf8')), 'SIGKILL');
+    await run.said('starting it again');
+    run.child.kill('SIGTERM');
+    expect((await run.done).code).toBe(0);
+    expect(spawnSync('pgrep', ['-f', join(data, 'my.cnf')], { encoding: 'utf8' }).stdout.trim()).toBe('');
   });
 
   test('the start command itself killed: nothing keeps the port, and the next start takes over', async () => {
