@@ -30,7 +30,7 @@ function ropelength(name: string, curve: (t: number) => Point3, ideal: number, n
   const length = lengthOf([...tight, tight[0]!]);
   const apart = smallestDistance([line], 1.45);
   const radius = 1 / Math.max(...curvatures([...tight.slice(-2), ...tight, ...tight.slice(0, 2)]).slice(2, -2));
-  console.log(`ropelength ${name.padEnd(13)} ${nodes} nodes: ${(length / apart).toFixed(2)} (ideal ${ideal}, ${(100 * (length / apart / ideal - 1)).toFixed(2)} % over); with twice the smallest radius ${(length / Math.min(apart, 2 * radius)).toFixed(2)}; guard violations ${solver.guardViolations}`);
+  console.log(`ropelength ${name.padEnd(13)} ${nodes} nodes: ${(length / apart).toFixed(2)} (ideal ${ideal}, ${(100 * (length / apart / ideal - 1)).toFixed(2)} % over); over twice the smallest radius ${(length / (2 * radius)).toFixed(2)}; guard violations ${solver.guardViolations}`);
 }
 for (const nodes of [66, 132]) ropelength('trefoil', TREFOIL, 16.37, nodes);
 for (const nodes of [84, 168]) ropelength('figure-eight', FIGURE_EIGHT, 21.04, nodes);

@@ -6,6 +6,7 @@
 import { arcLengths } from '../curve';
 import { finite } from '../errors';
 import { knotById } from '../knots/catalogue';
+import type { Range } from '../knots/measures';
 import { pointsOf, type BakedForm } from '../knots/stored';
 import { judgeTail, type Profile } from '../profiles';
 
@@ -30,15 +31,10 @@ const TAIL_WITHOUT_RULE_MM = 100;
 /** Rope in an overhand stopper round two strands, in rope diameters: one turn round both and its own crossing, general. */
 const STOPPER_ROPE_DIAMETERS = 14;
 
-interface Spread {
-  readonly low: number;
-  readonly value: number;
-  readonly high: number;
-}
-const exactly = (value: number): Spread => ({ low: value, value, high: value });
+const exactly = (value: number): Range => ({ low: value, value, high: value });
 
 /** Rope in the eye, and how that is known. */
-function eyeOf(form: BakedForm, tieIn: boolean, q: RopeQuestion, d: number): { eye: Spread; note?: string } {
+function eyeOf(form: BakedForm, tieIn: boolean, q: RopeQuestion, d: number): { eye: Range; note?: string } {
   const { tight } = form.set;
   const { legs } = tight.marks;
   const wished = q.eye_mm === undefined ? undefined : finite('eye_mm', q.eye_mm, 0, 20000);
@@ -62,7 +58,7 @@ export function ropeNeeded(profile: Profile, q: RopeQuestion): RopeNeeded {
   const { entry, baked } = knotById(q.knot);
   const form = baked.forms['right']!;
   const notes: string[] = [];
-  const times = ({ low, value, high }: Spread): Spread => ({ low: low * d, value: value * d, high: high * d });
+  const times = ({ low, value, high }: Range): Range => ({ low: low * d, value: value * d, high: high * d });
   const inKnot = times(form.set.inKnot_ropeDiameters);
   const standingSide = times(form.set.inKnotStandingSide_ropeDiameters);
   const { eye, note } = eyeOf(form, entry.purposes.includes('tie-in'), q, d);

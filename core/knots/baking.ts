@@ -7,7 +7,7 @@ import { add, arcLengths, resample, scale, smallestDistance, splineThrough, subt
 import { fault } from '../errors';
 import { NODE_SPACING, tighten, type Moment, type Tightened, type Tightening } from '../rope';
 import { closedAtInfinity, crossingsSeenFrom, FRONT, invariantsOf, pinnedEye, signature, simplestDiagram } from '../topology';
-import type { Drawing, LaidKnot } from './laid';
+import type { LaidKnot } from './laid';
 import { karabinerIn, ringIn } from './objects';
 import { ballOf, loosened, presented, type Presentation, type Presented } from './presenting';
 import { hullGirth, type Range } from './measures';
@@ -106,9 +106,9 @@ function storedShape(laid: LaidKnot, shown: Presented, presentation: Presentatio
   return { ...shape, firstNode: shape.firstNode - before, eyeGrown: grown, ...(objects.length > 0 && { objects }) };
 }
 
-/** What one run gives: the shapes, and the measures of the tight one. */
 type OnProgress = NonNullable<Parameters<typeof tighten>[2]>;
 
+/** What one run gives: the shapes, and the measures of the tight one. */
 interface Run {
   readonly tight: Presented;
   readonly dressed: Presented;
@@ -120,8 +120,8 @@ interface Run {
   readonly length: number;
 }
 
-function run(laid: LaidKnot, drawing: Drawing, presentation: Presentation, change: (stages: Tightening['stages']) => Tightening['stages'] = (s) => s, onProgress?: OnProgress): Run {
-  const result = tighten({ ...drawing, ropes: [laid.points], stages: change(drawing.stages) }, undefined, onProgress);
+function run(laid: LaidKnot, presentation: Presentation, change: (stages: Tightening['stages']) => Tightening['stages'] = (s) => s, onProgress?: OnProgress): Run {
+  const result = tighten({ ...laid.drawing, ropes: [laid.points], stages: change(laid.drawing.stages) }, undefined, onProgress);
   if (!result) throw fault('solver-passed-through');
   const ball = ballOf(result.tight);
   const eye = eyeNow(laid, result.tight, presentation);
@@ -145,8 +145,13 @@ const hard = (stages: Tightening['stages']) => {
   return [...stages.slice(0, -1), { ...last, duration: 120, force: [most, 1.5 * most] as const, friction: stages.at(-2)?.friction ?? last.friction }, { ...last, force: [1.5 * most, last.force[1]] as const }];
 };
 
-const proven = (laid: LaidKnot, r: Run, eye: number | undefined): boolean =>
-  figures(r.result.tight.ropes[0]!) === figures(laid.points) && (eye === undefined || laid.openEnd === true || pinnedFigures(r.result.tight.ropes[0]!, eye) === pinnedFigures(laid.points, laid.eyeNode!));
+/** @throws solver-passed-through where a run did not end in the laid knot: alone, and with its eye held fast */
+function prove(laid: LaidKnot, { result }: Run, presentation: Presentation): void {
+  const points = result.tight.ropes[0]!;
+  const eye = laid.openEnd ? undefined : eyeNow(laid, result.tight, presentation);
+  const same = figures(points) === figures(laid.points) && (eye === undefined || pinnedFigures(points, eye) === pinnedFigures(laid.points, laid.eyeNode!));
+  if (!same) throw fault('solver-passed-through');
+}
 
 /**
  * Draws a laid form up once, without measuring it: the tight shape as it is stored, and how its run was turned.
@@ -154,24 +159,24 @@ const proven = (laid: LaidKnot, r: Run, eye: number | undefined): boolean =>
  * @throws solver-passed-through
  */
 export function drawnUpOnce(laid: LaidKnot, presentation: Presentation, onProgress: OnProgress): { shape: BakedShape; turn: Presented['turn'] } {
-  const { tight } = run(laid, laid.drawing, presentation, undefined, onProgress);
+  const { tight } = run(laid, presentation, undefined, onProgress);
   return { shape: storedShape(laid, tight, presentation), turn: tight.turn };
 }
 
 /**
  * Draws up a laid form.
  * @param spread also set softly and hard, for low and high
- * @throws solver-passed-through where the run, or what was drawn to size after it, is not the laid knot
+ * @throws solver-passed-through where a run, or what was drawn to size after it, is not the laid knot
  */
-export function drawnUp(laid: LaidKnot, drawing: Drawing, presentation: Presentation, spread: boolean): DrawnUp {
-  const main = run(laid, drawing, presentation);
-  if (!proven(laid, main, eyeNow(laid, main.result.tight, presentation))) throw fault('solver-passed-through');
+function drawnUp(laid: LaidKnot, presentation: Presentation, spread: boolean): DrawnUp {
+  const main = run(laid, presentation);
+  const runs = spread ? [main, ...[softly, hard].map((change) => run(laid, presentation, change))] : [main];
+  for (const r of runs) prove(laid, r, presentation);
   const shapes = [main.tight, main.dressed].map((shown) => {
     // drawing eye and ends to size may not change the knot
     if (!laid.openEnd && figures(shown.points) !== figures(laid.points)) throw fault('solver-passed-through');
     return storedShape(laid, shown, presentation);
   });
-  const runs = spread ? [main, ...[softly, hard].map((change) => run(laid, drawing, presentation, change)).filter((r) => proven(laid, r, eyeNow(laid, r.result.tight, presentation)))] : [main];
   const range = (of: (r: Run) => number): Range => ({ low: round4(Math.min(...runs.map(of))), value: round4(of(main)), high: round4(Math.max(...runs.map(of))) });
   return {
     dressed: shapes[1]!,
@@ -221,5 +226,5 @@ function laidForm(laid: LaidKnot): Pick<BakedForm, 'laid' | 'laidDistance_ropeDi
  * @throws solver-passed-through, strands-touch
  */
 export function bakeForm(laid: LaidKnot, presentation: Presentation, spread: boolean): BakedForm {
-  return { ...laidForm(laid), ...(laid.openEnd && { openEnd: true }), set: drawnUp(laid, laid.drawing, presentation, spread) };
+  return { ...laidForm(laid), ...(laid.openEnd && { openEnd: true }), set: drawnUp(laid, presentation, spread) };
 }

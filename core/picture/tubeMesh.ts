@@ -4,6 +4,8 @@
  * graphics library or a file. Unit: rope diameters.
  */
 import { arcLengths, resample, splineThrough, transportFrames, type Point3 } from '../curve';
+import { isRope } from './component';
+import { PICTURE_THEMES, type PictureTheme } from './tokens';
 
 /** One braid tile covers this much rope. */
 const TILE_ROPE_DIAMETERS = 3.2;
@@ -31,14 +33,14 @@ export interface TubeSettings {
 /** One vertex a side and ring, one more to close the ring's seam. */
 export interface TubeMesh {
   /** x y z per vertex */
-  readonly position: Float32Array;
-  readonly normal: Float32Array;
+  readonly position: Float32Array<ArrayBuffer>;
+  readonly normal: Float32Array<ArrayBuffer>;
   /** along and round the rope, in tiles */
-  readonly uv: Float32Array;
+  readonly uv: Float32Array<ArrayBuffer>;
   /** linear red, green, blue per vertex */
-  readonly colour: Float32Array;
+  readonly colour: Float32Array<ArrayBuffer>;
   /** three vertices a triangle, outward faces counter-clockwise */
-  readonly index: Uint32Array;
+  readonly index: Uint32Array<ArrayBuffer>;
   readonly rings: number;
   readonly sides: number;
 }
@@ -55,6 +57,35 @@ export function linearColour(hex: string): [number, number, number] {
     return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
   };
   return [channel(1), channel(3), channel(5)];
+}
+
+/** A component as far as its tube needs it. */
+export interface TubeComponent {
+  readonly role: string;
+  readonly closed: boolean;
+  readonly diameter: number;
+  readonly points: readonly Point3[];
+  readonly marks?: { readonly standing?: readonly [number, number] | undefined; readonly tail?: readonly [number, number] | undefined; readonly gate?: readonly [number, number] | undefined } | undefined;
+}
+
+/** Spacing of the points that darken what lies near them. */
+const OCCLUDERS_STEP = 0.4;
+
+/** What darkens the ropes of a shape: points along all of them. */
+export const occluders = (components: readonly TubeComponent[]): Point3[] => components.filter(isRope).flatMap((c) => finePoints(c.points, c.closed, OCCLUDERS_STEP));
+
+/** How the tube of a component looks in a theme. @param others what darkens it; empty leaves occlusion out */
+export function tubeSettings(c: TubeComponent, theme: PictureTheme, others: readonly Point3[]): Omit<TubeSettings, 'sides' | 'step'> {
+  const colours = PICTURE_THEMES[theme];
+  const rope = isRope(c);
+  const steps = c.points.length - (c.closed ? 0 : 1);
+  const { standing, tail, gate } = c.marks ?? {};
+  return {
+    closed: c.closed, radius: c.diameter / 2, tint: rope ? [colours.standing, colours.tail] : [colours.object, colours.object],
+    drift: standing && tail ? [standing[1] / steps, tail[0] / steps] : [0, 1],
+    gate: gate && { from: gate[0] / steps, to: gate[1] / steps, tint: colours.core },
+    others: rope ? others : [], othersStep: OCCLUDERS_STEP,
+  };
 }
 
 /** Points within reach of a place: a grid of cells. */

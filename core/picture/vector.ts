@@ -6,6 +6,7 @@
  */
 import { arcLengths, lerp, onTube, resample, splineThrough, transportFrames, type Frames, type Line3, type Point3 } from '../curve';
 import { regularView, type Crossings, type Pass } from '../topology';
+import { isRope } from './component';
 import { mixed, PICTURE_THEMES, type PictureTheme } from './tokens';
 
 export interface PictureComponent {
@@ -120,7 +121,7 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
   const pieces: Piece[] = [];
   components.forEach((c, which) => {
     const points = fine[which]!;
-    const isRope = c.role !== 'ring' && c.role !== 'post';
+    const rope = isRope(c);
     const frames = transportFrames(points);
     const s = arcLengths(points);
     const perPoint = (c.points.length - (c.closed ? 0 : 1)) / (points.length - 1);
@@ -147,9 +148,9 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
       const stretch = (on: readonly string[], by: number) => on.slice(Math.max(0, i - by), j + 1 + by).join('L');
       const dim = dims[i]!;
       const base = mixed(tint(i * perPoint), '#140d06', Math.min(0.62, dim * 0.62));
-      const edge = mixed(base, '#140d06', isRope ? 0.38 : 0.25);
+      const edge = mixed(base, '#140d06', rope ? 0.38 : 0.25);
       const light = mixed(base, '#ffffff', 0.3 * (1 - dim));
-      const casing = isRope ? colours.casing : colours.objectEdge;
+      const casing = rope ? colours.casing : colours.objectEdge;
       const part = (k: number, to: number) => spot(lerp(points[k]!, points[Math.min(points.length - 1, Math.max(0, to))]!, 0.28));
       const rim = beyond > 0 ? stretch(onLine!, beyond) : `${part(i, i - 1)}L${stretch(onLine!, 0)}L${part(j, j + 1)}`;
       let svg = `<path d="M${rim}" stroke="${casing}" stroke-width="${whole(w * 1.13)}"/>`;
@@ -158,20 +159,20 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
       svg += `<path d="M${stretch(onBody!, beyond + 2)}" stroke="${base}" stroke-width="${whole(w * 0.76)}"/>`;
       svg += `<path d="M${stretch(onLight!, beyond + 3)}" stroke="${light}" stroke-width="${whole(w * 0.3)}"/>`;
       // the neighbours' yarns again, or the piece drawn last cuts them off at its edge
-      if (isRope) for (let k = i - PER_PIECE; k <= i + PER_PIECE; k += PER_PIECE) svg += yarns(k);
+      if (rope) for (let k = i - PER_PIECE; k <= i + PER_PIECE; k += PER_PIECE) svg += yarns(k);
       const hinge = c.gate?.some((g) => g >= i * perPoint && g < j * perPoint);
       if (hinge) svg += across(points[i]!, points[j]!, w, colours.objectEdge);
       const depth = Math.min(points[i]![2], mid[2], points[j]![2]) * 0.3 + mid[2] * 0.7;
       pieces.push({ depth, svg: `<g data-component="${c.name}" data-from="${Math.floor(i * perPoint)}" data-to="${Math.ceil(j * perPoint)}">${svg}</g>` });
     }
-    if (isRope && settings.cutTail && !c.closed) {
+    if (rope && settings.cutTail && !c.closed) {
       const end = points.at(-1)!;
       pieces.push({ depth: end[2] + 0.05, svg: cutEnd(points, colours.casing, colours.core, mixed(colours.tail, '#140d06', 0.3)) });
     }
   });
   pieces.sort((a, b) => a.depth - b.depth);
 
-  const ropes = components.filter((c) => c.role !== 'ring' && c.role !== 'post').map((c) => ({ points: facing(c.points, settings.face), closed: c.closed }));
+  const ropes = components.filter(isRope).map((c) => ({ points: facing(c.points, settings.face), closed: c.closed }));
   const crossings = crossingsOrNone(ropes);
   const ids = crossings ? settings.crossingIds?.(crossings) : undefined;
   const spots = (crossings?.passes ?? [])
@@ -225,7 +226,7 @@ function across(a: Point3, b: Point3, width: number, colour: string): string {
 
 /** The colour of a component at a point index: light to dark along a rope, one for an object. */
 function tintAlong(c: PictureComponent, colours: (typeof PICTURE_THEMES)[PictureTheme]): (at: number) => string {
-  if (c.role === 'ring' || c.role === 'post') return () => colours.object;
+  if (!isRope(c)) return () => colours.object;
   const [a, b] = c.drift ?? [0, c.points.length - 1];
   return (at) => mixed(colours.standing, colours.tail, Math.min(1, Math.max(0, (at - a) / (b - a || 1))));
 }

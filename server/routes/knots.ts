@@ -1,6 +1,7 @@
 import type { FastifyInstance, FastifyReply } from 'fastify';
 import { ENDPOINTS } from '../../contract';
 import { choose, ropeNeeded } from '../../core/choose';
+import type { Point3 } from '../../core/curve';
 import { fault } from '../../core/errors';
 import { pointsOf, type ShapeComponent, type ShapeState } from '../../core/knots/stored';
 import { CATALOGUE_VERSION, faultsWithShape, formWithWraps, framesOf, knotById, knotIds, shapeOf, storedForm, wrapsOf, type Onto } from '../../core/knots/catalogue';
@@ -109,14 +110,14 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
 
   bind(app, context, ENDPOINTS.picture, ({ params, query, reply }) => {
     const { form, state, onto } = asked(params.id, query);
-    const mirrored = (c: readonly PictureComponent[]) => (query.hand === 'left' ? c.map((x) => ({ ...x, points: x.points.map((p): readonly [number, number, number] => [-p[0], p[1], p[2]]) })) : c);
-    const drawn = (of: ReturnType<typeof asked>) => mirrored(asPicture(shapeOf(params.id, of.form, of.state, of.onto)));
+    const mirror = (p: Point3): Point3 => (query.hand === 'left' ? [-p[0], p[1], p[2]] : p);
+    const drawn = (of: ReturnType<typeof asked>) => asPicture(shapeOf(params.id, of.form, of.state, of.onto)).map((c) => ({ ...c, points: c.points.map(mirror) }));
     const components = drawn({ form, state, onto });
     const framing = { face: query.face, crop: query.crop, knotRadius_ropeDiameters: knotRadius(params.id, form, state, query.crop) };
     const other = query.fit === undefined ? undefined : asked(params.id, { state: query.state, object: query.object, ...(query.fit !== 'right' && { fault: query.fit }) });
     if (query.ring && (query.fit === undefined || (query.fit === 'right') === (form === 'right'))) throw fault('bad-input', {}, [{ path: 'querystring.ring', message: 'needs fit: the right form of a fault, or a fault of the right form' }]);
     const place = query.ring && differingPlace(params.id, form, query.fit!, state, onto);
-    const markAt = place && { ...place, centre: mirrored([{ name: 'place', role: 'rope', closed: false, diameter: 1, points: [place.centre] }])[0]!.points[0]! };
+    const markAt = place && { ...place, centre: mirror(place.centre) };
     const { names, form_certainty } = knotById(params.id).entry;
     const name = form_certainty === 'settled' ? names[0] : `${names[0]} (form not settled)`;
     return sendSvg(

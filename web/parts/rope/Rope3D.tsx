@@ -95,8 +95,8 @@ export function Rope3D({ name, picture, components, whole, motion, ref, onFace, 
     const touched = scene.current?.touch(e.clientX - box.left, e.clientY - box.top) ?? null;
     if (!touched || !onPick) return onPick?.(null, null);
     const near = scene.current?.nearFace ?? 'front';
-    const reply = await fetch(pictureUrl({ ...picture, face: near, size: 340, alt: '' }, theme));
-    onPick(reply.ok ? pickedIn(await reply.text(), near, touched) : null, touched);
+    const svg = await fetch(pictureUrl({ ...picture, face: near, size: 340, alt: '' }, theme)).then((reply) => (reply.ok ? reply.text() : null), () => null);
+    onPick(svg === null ? null : pickedIn(svg, near, touched), touched);
   };
   const move = (e: PointerEvent<HTMLCanvasElement>) => {
     const was = pointers.current.get(e.pointerId);

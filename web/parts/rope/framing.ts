@@ -1,5 +1,6 @@
 /** What of a shape the panel shows: the knot, its eye and a little of what it is tied to; long ends and long objects run out of it. */
 import { arcLengths, distance, type Point3 } from '../../../core/curve';
+import { isRope } from '../../../core/picture/component';
 
 export interface SceneComponent {
   readonly name: string;
@@ -29,7 +30,7 @@ const MARGIN = 1;
 
 /** Points that must be seen, from whatever side. */
 function wanted(components: readonly SceneComponent[], whole: boolean): Point3[] {
-  const ropes = components.filter((c) => c.role !== 'ring' && c.role !== 'post');
+  const ropes = components.filter(isRope);
   const rope = ropes.flatMap(({ points, marks }) => {
     const s = arcLengths(points);
     const from = s[marks?.standing?.[1] ?? 0]! - BEYOND;

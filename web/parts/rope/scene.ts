@@ -7,7 +7,8 @@ import {
 } from 'three';
 import type { Point3 } from '../../../core/curve';
 import { PICTURE_THEMES } from '../../../core/picture/tokens';
-import { finePoints } from '../../../core/picture/tubeMesh';
+import { isRope } from '../../../core/picture/component';
+import { finePoints, occluders, tubeSettings } from '../../../core/picture/tubeMesh';
 import { braid, type Braid } from './braid';
 import { framing, type Framing, type SceneComponent } from './framing';
 import { tube, type Tube } from './tube';
@@ -22,7 +23,6 @@ export interface Touched {
 
 const FULL = { step: 0.16, sides: 20 };
 const MOVING = { step: 0.32, sides: 10 };
-const OCCLUSION_STEP = 0.4;
 const REST_MS = 150;
 const FIELD_OF_VIEW_DEG = 24;
 const MOVING_PIXELS = 0.75;
@@ -94,18 +94,10 @@ export class RopeScene {
     const colours = PICTURE_THEMES[theme];
     (this.mark.material as MeshBasicMaterial).color.set(colours.mark);
     const { colour: map, bump } = this.sheathFor(theme).braid;
-    const isRope = (c: SceneComponent) => c.role !== 'ring' && c.role !== 'post';
-    const others = full ? components.filter(isRope).flatMap((c) => finePoints(c.points, c.closed, OCCLUSION_STEP)) : [];
+    const others = full ? occluders(components) : [];
     for (const c of components) {
       const rope = isRope(c);
-      const last = c.points.length - (c.closed ? 0 : 1);
-      const share = (i: number) => i / last;
-      const settings = {
-        closed: c.closed, radius: c.diameter / 2, tint: rope ? ([colours.standing, colours.tail] as const) : ([colours.object, colours.object] as const),
-        drift: c.marks?.standing && c.marks.tail ? ([share(c.marks.standing[1]), share(c.marks.tail[0])] as const) : ([0, 1] as const),
-        gate: c.marks?.gate && { from: share(c.marks.gate[0]), to: share(c.marks.gate[1]), tint: colours.core },
-        others: rope ? others : [], othersStep: OCCLUSION_STEP,
-      };
+      const settings = tubeSettings(c, theme, others);
       const of = (quality: typeof FULL) => {
         const points = finePoints(c.points, c.closed, quality.step);
         return { points, tube: tube(points, { ...settings, ...quality }) };
