@@ -6,12 +6,13 @@ import { diameter_mm, fist_mm, knotId } from './common';
 
 export const knotParams = z.strictObject({ id: knotId });
 const state = z.enum(STATES).optional().describe('laid, dressed or tight; tight if it is missing');
-const onObject = z.enum(['clip', 'ring', 'post']).optional().describe('what hangs in the eye: a karabiner; a closed ring, for a tie-in knot two harness points');
+const onObject = z.enum(['clip', 'ring', 'post']).optional().describe('what hangs in the eye: a karabiner; a closed ring, for a tie-in knot two harness points; or what a hitch lies round, where it is stored so');
 export const shapeQuery = z.strictObject({
   state,
   fault: z.string().max(60).optional(),
   object: onObject,
   wraps: z.coerce.number().int().min(1).max(12).optional(),
+  variant: z.string().max(60).optional().describe('another form that is right too, by the name the entry gives it'),
 });
 export const pictureQuery = shapeQuery.extend({
   face: z.enum(['front', 'back']).default('front'),
@@ -31,7 +32,8 @@ export const shapeComponent = z.strictObject({
   closed: z.boolean(),
   diameter: z.number(),
   points: z.array(point3),
-  marks: z.strictObject({ standing: stretch, tail: stretch, eye: z.number(), legs: z.tuple([stretch, stretch]), collar: stretch, nipping_loop: stretch, gate: stretch }).partial().optional(),
+  tape: z.strictObject({ width: z.number(), thickness: z.number(), across: z.array(point3) }).optional().describe('flat tape: its width and thickness, and at each point the unit vector across it'),
+  marks: z.strictObject({ standing: stretch, tail: stretch, eye: z.union([z.number(), z.tuple([z.number(), z.number()])]), second_legs: z.tuple([stretch, stretch]), legs: z.tuple([stretch, stretch]), collar: stretch, nipping_loop: stretch, gate: stretch }).partial().optional(),
 });
 export const shapeReply = z.strictObject({ unit: z.literal('rope-diameter'), components: z.array(shapeComponent) });
 

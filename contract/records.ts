@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { CHECK_POINTS } from '../core/knots/types';
 import { TAIL_METHODS, VERDICTS } from '../core/inspect';
 import { day, diameter_mm, fist_mm, instant, knotId, line, note, page, uuid } from './common';
 import { job } from './knots';
@@ -7,13 +8,12 @@ export const newJobBody = z.strictObject({ id: uuid, name: line(120), rope: uuid
 export const jobReply = z.strictObject({ id: z.string(), name: z.string(), rope: z.string().nullable(), job, created_by: z.string(), created_at: z.string() });
 export const jobsReply = z.strictObject({ items: z.array(jobReply), next: z.string().nullable() });
 
-const POINT_IDS = ['name', 'front', 'back', 'path', 'tail', 'stopper', 'set', 'eye', 'harness'] as const;
 export const pointAnswer = z.strictObject({
-  point: z.enum(POINT_IDS),
+  point: z.enum(CHECK_POINTS),
   found: z.string().min(1).max(60),
   tail: z.strictObject({ tail_mm: z.number().min(0).max(20000), method: z.enum(TAIL_METHODS), uncertainty_mm: z.number().min(0).max(1000) }).optional(),
 });
-const answers = z.array(pointAnswer).max(POINT_IDS.length).refine((a) => new Set(a.map((x) => x.point)).size === a.length, 'answers a point twice');
+const answers = z.array(pointAnswer).max(CHECK_POINTS.length).refine((a) => new Set(a.map((x) => x.point)).size === a.length, 'answers a point twice');
 
 export const newTiedKnotBody = z.strictObject({ id: uuid, knot: knotId, rope: uuid, place: line(160), tied_by: uuid, tied_at: instant });
 export const tiedKnotReply = z.strictObject({

@@ -2,7 +2,9 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { errorsMarkdown } from './errorDocs';
+import { generalFactsMarkdown } from './generalFacts';
 import { knotsMarkdown } from './knotDocs';
 
 writeFileSync(join(import.meta.dirname, '../docs/errors.md'), errorsMarkdown());
 writeFileSync(join(import.meta.dirname, '../docs/knots.md'), knotsMarkdown());
+writeFileSync(join(import.meta.dirname, '../docs/general-facts.md'), generalFactsMarkdown());

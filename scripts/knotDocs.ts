@@ -7,7 +7,8 @@ export function knotsMarkdown(): string {
   const rows = CATALOGUE.map(({ entry, baked }) => {
     const { inKnot_ropeDiameters: rope, girth_ropeDiameters: girth } = baked.forms['right']!.set;
     const range = (r: Range) => (r.low === r.high ? r.value.toFixed(1) : `${r.value.toFixed(1)} (${r.low.toFixed(1)} to ${r.high.toFixed(1)})`);
-    const faults = Object.keys(baked.forms).filter((f) => f !== 'right' && !f.startsWith('wraps-'));
+    const variants: readonly string[] = entry.variants?.map((v) => v.form) ?? [];
+    const faults = Object.keys(baked.forms).filter((f) => f !== 'right' && !f.startsWith('wraps-') && !variants.includes(f));
     return `| ${entry.names[0]} (\`${entry.id}\`) | ${FAMILIES[entry.family]} | ${range(rope)} | ${range(girth)} | ${entry.form_certainty}: ${entry.form_text} | ${entry.front_because} | ${faults.map((f) => f.replaceAll('-', ' ')).join(', ') || '–'} |`;
   });
   return [

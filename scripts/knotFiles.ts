@@ -1,7 +1,7 @@
 /** Which knots there are, and the hash that says whether a baked form is stale. Used by the bake command and its test. */
 import { createHash } from 'node:crypto';
-import { readdirSync, readFileSync, statSync } from 'node:fs';
-import { join } from 'node:path';
+import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 
 const root = join(import.meta.dirname, '..');
 export const knotsFolder = join(root, 'core/knots');
@@ -10,22 +10,24 @@ export function knotIds(): string[] {
   return readdirSync(knotsFolder).filter((f) => statSync(join(knotsFolder, f)).isDirectory()).sort();
 }
 
-function sources(folder: string): string[] {
-  return readdirSync(join(root, folder), { withFileTypes: true })
-    .flatMap((e) => (e.isDirectory() ? [] : [join(folder, e.name)]))
-    .filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts'));
+const VALUES_FROM = /^(?:import|export)\s+(?!type\b)[^;]*?from\s+'(\.[^']*)';/gm;
+
+/** The files that a file takes values from, itself among them: what its result depends on. Types have no result. */
+function dependencies(file: string, seen = new Set<string>()): Set<string> {
+  if (seen.has(file)) return seen;
+  seen.add(file);
+  for (const [, to] of readFileSync(join(root, file), 'utf8').matchAll(VALUES_FROM)) {
+    const path = join(dirname(file), to!);
+    const found = [`${path}.ts`, join(path, 'index.ts')].find((f) => existsSync(join(root, f)));
+    // a new error code changes no shape
+    if (found && !found.startsWith('core/errors/')) dependencies(found, seen);
+  }
+  return seen;
 }
 
-/** SHA-256 over the knot's own inputs and over the source of curve, topology, rope and the authoring tools. */
+/** SHA-256 over all source that the stored shapes of a knot come from: how it is laid and presented, and how anything is baked. */
 export function inputHash(id: string): string {
-  const files = [
-    ...['core/curve', 'core/topology', 'core/rope'].flatMap(sources),
-    ...['authoring', 'baking', 'drawing', 'eye-variants', 'laid', 'measures', 'objects', 'presenting', 'on-bight', 'single-paths', 'stored', 'view'].map((f) => `core/knots/${f}.ts`),
-    'core/knots/bowline/parts.ts',
-    'core/knots/alpine-butterfly/twist.ts',
-    `core/knots/${id}/shape.ts`,
-    `core/knots/${id}/presentation.ts`,
-  ];
+  const files = [`core/knots/${id}/shape.ts`, `core/knots/${id}/presentation.ts`, 'core/knots/baking.ts', 'core/knots/eye-variants.ts'].flatMap((f) => [...dependencies(f)]);
   const hash = createHash('sha256');
   for (const f of [...new Set(files)].sort()) hash.update(`${f}\n${readFileSync(join(root, f), 'utf8')}`);
   return hash.digest('hex');

@@ -36,6 +36,7 @@ export const router = createBrowserRouter([
           { path: 'me', lazy: async () => ({ Component: (await import('./stations/today/Me')).Me }) },
           { path: 'choose', lazy: async () => ({ Component: (await import('./stations/choose/Choose')).Choose }) },
           { path: 'tie', lazy: async () => ({ Component: (await import('./stations/tie/Shelf')).Shelf }) },
+          { path: 'tie/compare', lazy: async () => ({ Component: (await import('./stations/tie/Compare')).Compare }) },
           { path: 'tie/:knot', lazy: async () => ({ Component: (await import('./stations/tie/Tie')).Tie }) },
           { path: 'check', lazy: async () => ({ Component: (await import('./stations/check/Begin')).Begin }) },
           { path: 'check/:walk', lazy: async () => ({ Component: (await import('./stations/check/WalkPage')).WalkPage }) },

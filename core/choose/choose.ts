@@ -4,6 +4,7 @@
  * then how it comes undone (if that was asked), then whether the rule set names it, then whether everybody
  * knows it, then ways to get it wrong, then rope used. Silence of a profile is said, it is neither a yes nor a no.
  */
+import { behaviour } from '../knots/behaviour';
 import { knotById, knotIds, CATALOGUE_VERSION } from '../knots/catalogue';
 import { FAMILIES, type KnotEntry } from '../knots/types';
 import type { Profile } from '../profiles';
@@ -61,20 +62,23 @@ const stops = (knot: KnotEntry, job: Job, pull: Job['pulls'][number]) => knot.fa
 const pulls: Rule = (knot, job) =>
   job.pulls.flatMap((pull): No[] => {
     if (stops(knot, job, pull)) return [];
-    const grade = knot.pulls.find((g) => g.pull === pull);
-    if (!grade) return [{ rule: 'P3', weight: 1, text: `pulled ${PULL_WORDS[pull]}: not known for this knot, so not offered` }];
+    const grade = behaviour(knot, pull);
+    if (grade.grade === 'not-known') return [{ rule: 'P3', weight: 1, text: `pulled ${PULL_WORDS[pull]}: not known for this knot, so not offered` }];
     if (grade.grade === 'fails') return [{ rule: 'P1', weight: 0, text: `pulled ${PULL_WORDS[pull]} it fails: ${grade.what_happens}` }];
     if (grade.grade === 'avoid') return [{ rule: 'P2', weight: 0, text: `pulled ${PULL_WORDS[pull]}: to be avoided, ${grade.what_happens}` }];
     return [];
   });
 
-const rope: Rule = (_knot, job) => {
+const CORD_IS_USUAL: readonly Job['purpose'][] = ['friction', 'cord-loop', 'sling'];
+
+const rope: Rule = (knot, job) => {
   const out: No[] = [];
-  if (job.rope.kind === 'webbing') out.push({ rule: 'R1', weight: 0, text: 'not a knot for flat tape' });
+  if (job.rope.kind === 'webbing' && !knot.tape) out.push({ rule: 'R1', weight: 0, text: 'not a knot for flat tape' });
+  if (job.rope.kind !== 'webbing' && knot.tape === 'only') out.push({ rule: 'R7', weight: 0, text: 'for flat tape only, never in rope' });
   if (job.rope.kind === 'hollow-braid') out.push({ rule: 'R2', weight: 1, text: 'not known in hollow braid' });
   if (job.rope.kind === 'high-modulus-cord') out.push({ rule: 'R3', weight: 1, text: 'not known in thin slippery cord' });
-  if (job.rope.kind === 'accessory-cord' && (job.purpose === 'tie-in' || job.life_load)) out.push({ rule: 'R4', weight: 1, text: 'accessory cord is no rope to hang a person on by one strand' });
-  if (job.second_rope) out.push({ rule: 'R5', weight: 2, text: 'tied in one rope; it does not join two' });
+  if (job.rope.kind === 'accessory-cord' && (job.purpose === 'tie-in' || job.life_load) && !CORD_IS_USUAL.includes(job.purpose)) out.push({ rule: 'R4', weight: 1, text: 'accessory cord is no rope to hang a person on by one strand' });
+  if (job.second_rope && knot.family !== 'bend') out.push({ rule: 'R5', weight: 2, text: 'tied in one rope; it does not join two' });
   return out;
 };
 
@@ -82,6 +86,7 @@ const lifeLoad: Rule = (knot, job, profile) => {
   if (!job.life_load && job.purpose !== 'tie-in') return [];
   const says = profile.tieIn.find((k) => k.knot === knot.id);
   if (says?.says === 'only-with-stopper') return [{ rule: says.rule, weight: 0, text: says.text, change: { kind: 'add-stopper', text: 'if a stopper is tied in its tail, butted up to the knot' } }];
+  if (knot.for_a_life?.only === 'never') return [{ rule: 'L2', weight: 0, text: knot.for_a_life.text }];
   if (!says && knot.for_a_life) return [{ rule: 'L1', weight: 0, text: knot.for_a_life.text, change: { kind: 'add-stopper', text: 'if a stopper is tied in its tail and the eye is not small; the double bowline is advised in its place' } }];
   if (says?.says === 'advised-with-stopper') return [{ rule: says.rule, weight: 1, text: says.text, change: { kind: 'add-stopper', text: 'with a stopper on its tail, as a margin' } }];
   return [];
@@ -94,12 +99,17 @@ const object: Rule = (knot, job) => {
   if (job.fits_thicknesses !== undefined && job.fits_thicknesses < knot.needs.thicknesses_through_object)
     return [{ rule: 'N2', weight: 2, text: `${knot.needs.thicknesses_through_object} thickness of rope must go through the object` }];
   if (knot.needs.eye_first && (job.object === 'closed-ring' || job.object === 'harness')) return [{ rule: 'N5', weight: 2, text: 'its eye is made first: it cannot be put through a closed object' }];
-  if (job.object === 'rope') return [{ rule: 'N3', weight: 2, text: 'an eye does not grip another rope' }];
+  if (job.object === 'rope' && knot.family !== 'friction') return [{ rule: 'N3', weight: 2, text: 'it does not grip another rope' }];
+  if (job.object !== 'rope' && knot.family === 'friction') return [{ rule: 'N7', weight: 2, text: 'it grips another rope, nothing else' }];
   if (job.object === 'none' && job.purpose === 'tie-in') return [{ rule: 'N4', weight: 2, text: 'a tie-in needs something to tie in to' }];
   return [];
 };
 
-const untying: Rule = (_knot, job) => (job.untie === 'under-load' ? [{ rule: 'U1', weight: 1, text: 'cannot be let go while it is loaded' }] : []);
+const untying: Rule = (knot, job) => (job.untie === 'under-load' && !canBeLetGo(knot) ? [{ rule: 'U1', weight: 1, text: 'cannot be let go while it is loaded' }] : []);
+
+/** Not above this of 5 under load: by hand. */
+const LET_GO_MOST = 3;
+const canBeLetGo = (knot: KnotEntry): boolean => knot.untying.some((u) => u.condition === 'under-load' && u.most <= LET_GO_MOST);
 
 const passing: Rule = (_knot, job) =>
   job.must_pass.length > 0 ? [{ rule: 'M1', weight: 2, text: `no trial is recorded of it passing: ${job.must_pass.join(', ')}` }] : [];
@@ -113,8 +123,8 @@ const RULES: readonly Rule[] = [pulls, lifeLoad, rope, untying, endFree, object,
 function reasonsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   const out: RuleText[] = job.pulls.map((pull) => {
     if (stops(knot, job, pull)) return { rule: 'P0', text: 'pulled against what it stops' };
-    const g = knot.pulls.find((x) => x.pull === pull)!;
-    return { rule: 'P0', text: g.grade === 'made' ? `made for ${PULL_WORDS[pull]}` : `${PULL_WORDS[pull]}: ${g.condition}` };
+    const g = behaviour(knot, pull);
+    return { rule: 'P0', text: g.grade === 'ok' ? `${PULL_WORDS[pull]}: ${g.condition}` : `made for ${PULL_WORDS[pull]}` };
   });
   const says = profile.tieIn.find((k) => k.knot === knot.id);
   if (says?.says === 'named') out.push({ rule: says.rule, text: says.text });
@@ -124,7 +134,7 @@ function reasonsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
 }
 
 function untyingFor(knot: KnotEntry, job: Job) {
-  const condition = job.untie === 'after-hard-falls' ? 'after-hard-falls' : 'ordinary-load';
+  const condition = job.untie === 'after-hard-falls' || job.untie === 'under-load' ? job.untie : 'ordinary-load';
   return knot.untying.find((u) => u.condition === condition) ?? knot.untying[0]!;
 }
 

@@ -13,6 +13,7 @@ export const ERRORS = {
   'unknown-way': { status: 404, title: 'This knot has no such way of tying', detail: 'The knot "{knot}" has no way "{way}".' },
   'unknown-profile': { status: 404, title: 'No such practice profile', detail: 'There is no profile "{profile}" here, or not in that version.' },
   'no-object-form': { status: 400, title: 'This knot has no form on that object', detail: 'The knot "{knot}" is not stored on the object "{object}".' },
+  'unknown-variant': { status: 404, title: 'No such variant of this knot', detail: 'The knot "{knot}" has no variant "{variant}".' },
   'no-wraps-form': { status: 400, title: 'The knot is not stored with that many wraps', detail: 'The knot "{knot}" has no form with {wraps} wraps.' },
   'not-found': { status: 404, title: 'Not found', detail: 'There is nothing here, or it belongs to another organisation.' },
   'method-not-allowed': { status: 405, title: 'This address does not take that method', detail: 'See /api/docs.' },

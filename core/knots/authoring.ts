@@ -65,6 +65,9 @@ export const reversed = <T>(path: readonly T[]): T[] => path.slice().reverse();
 /** Half a turn in the page: the knot upside down, its hand unchanged. */
 export const turnedUpsideDown = (path: readonly Point3[]): Point3[] => path.map((p) => [-p[0], -p[1], p[2]]);
 
+/** Turned in the page by a quarter: what came from below comes from the left. */
+export const lyingDown = (path: readonly Point3[]): Point3[] => path.map((p) => [p[1], -p[0], p[2]]);
+
 /** Turned in the page so that the standing part comes from above; the hand stays. */
 export function standingUp(path: readonly Point3[]): Point3[] {
   const a = path[0]!;
@@ -89,10 +92,10 @@ export interface WoundKey {
  * A path wound round an upright axis (a hand, a host rope, a ring's wire, a post) as a dense line. The
  * spline runs in (angle x radius, height, radius), so that every turn stays a turn.
  * @param keys at least two, in the order of the rope
+ * @param mean radius by which angles are unrolled, diameters
  * @returns points with the axis as y; angle 0 faces the viewer (+z), 90 degrees the right (+x)
  */
-export function wound(keys: readonly WoundKey[]): Point3[] {
-  const mean = keys.reduce((sum, k) => sum + k.radius, 0) / keys.length;
+export function wound(keys: readonly WoundKey[], mean = keys.reduce((sum, k) => sum + k.radius, 0) / keys.length): Point3[] {
   const unrolled = splineThrough(keys.map((k): Point3 => [(k.angle_deg * Math.PI * mean) / 180, k.height, k.radius]));
   return resample(unrolled.map(([along, height, radius]): Point3 => [radius * Math.sin(along / mean), height, radius * Math.cos(along / mean)]), DENSE);
 }

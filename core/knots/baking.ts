@@ -7,17 +7,15 @@ import { add, arcLengths, resample, scale, smallestDistance, splineThrough, subt
 import { fault } from '../errors';
 import { NODE_SPACING, tighten, type Moment, type Tightened, type Tightening } from '../rope';
 import { closedAtInfinity, crossingsSeenFrom, FRONT, invariantsOf, pinnedEye, signature, simplestDiagram } from '../topology';
-import type { LaidKnot } from './laid';
+import type { ComposedKnot, LaidKnot } from './laid';
 import { karabinerIn, ringIn } from './objects';
-import { ballOf, loosened, presented, type Presentation, type Presented } from './presenting';
-import { hullGirth, type Range } from './measures';
+import { ballOf, loosened, presented, type Placed, type Presentation, type Presented } from './presenting';
+import { hullGirth } from './measures';
+import { bakeComposed } from './composing';
+import { bakePlaced, placedOnce } from './placing';
+import { hard, NEIGHBOUR_ARC, rangeOver, round4, rounded, softly } from './storing';
 import { pointsOf, type BakedForm, type BakedShape, type DrawnUp, type ShapeComponent } from './stored';
-import { readableView, turnedBy } from './view';
-
-const NEIGHBOUR_ARC = 2.5;
-
-const round4 = (x: number) => Math.round(x * 1e4) / 1e4 + 0;
-const rounded = (q: Point3): Point3 => [round4(q[0]), round4(q[1]), round4(q[2])];
+import { READABLE_ROPE_DIAMETERS, readableView, turnedBy } from './view';
 
 interface Places {
   readonly first: number;
@@ -69,10 +67,12 @@ const figures = (points: readonly Point3[]): string => signature(invariantsOf(si
 /** The same with the eye held fast; only for shapes whose ends are long. */
 const pinnedFigures = (points: readonly Point3[], eye: number): string => signature(invariantsOf(simplestDiagram(pinnedEye(points, eye))));
 
+type Sized = Exclude<Presentation, Placed>;
+
 const MARGIN_NODES = 20;
 
 /** Far point of the eye: the node laid there, or, where rope has slid through what hangs in the eye, the one that lies in it now. */
-function eyeNow(laid: LaidKnot, at: Moment, presentation: Presentation): number | undefined {
+function eyeNow(laid: LaidKnot, at: Moment, presentation: Sized): number | undefined {
   if (presentation.kind !== 'noose' || laid.eyeNode === undefined) return laid.eyeNode;
   const points = at.ropes[0]!;
   return points.reduce((low, p, i) => (i > MARGIN_NODES && i < points.length - MARGIN_NODES && p[1] < points[low]![1] ? i : low), laid.eyeNode);
@@ -91,7 +91,7 @@ function components(laid: LaidKnot, things: readonly (readonly Point3[])[], far:
 }
 
 /** One drawn-up state as stored. */
-function storedShape(laid: LaidKnot, shown: Presented, presentation: Presentation): BakedShape {
+function storedShape(laid: LaidKnot, shown: Presented, presentation: Sized): BakedShape {
   const { span, points, grown, before, eye } = shown;
   if (laid.openEnd) return openEnded(points, span, 'eye_ropeDiameters' in presentation ? presentation.eye_ropeDiameters : 10, presentation.standing_ropeDiameters);
   const node = (i: number) => before + (span.eye && i > span.eye.from ? (i >= span.eye.to ? i + grown : eye! - before) : i);
@@ -120,7 +120,7 @@ interface Run {
   readonly length: number;
 }
 
-function run(laid: LaidKnot, presentation: Presentation, change: (stages: Tightening['stages']) => Tightening['stages'] = (s) => s, onProgress?: OnProgress): Run {
+function run(laid: LaidKnot, presentation: Sized, change: (stages: Tightening['stages']) => Tightening['stages'] = (s) => s, onProgress?: OnProgress): Run {
   const result = tighten({ ...laid.drawing, ropes: [laid.points], stages: change(laid.drawing.stages) }, undefined, onProgress);
   if (!result) throw fault('solver-passed-through');
   const ball = ballOf(result.tight);
@@ -137,16 +137,8 @@ function run(laid: LaidKnot, presentation: Presentation, change: (stages: Tighte
   return { tight, dressed, result, inKnot, standingSide, girth: hullGirth(tight.core, axis), width: Math.max(extent(axis === 0 ? 1 : 0), extent(2)), length: extent(axis) };
 }
 
-/** Set softly in a rough rope: less force, more friction, more time. Set hard: half as much force again at the last. */
-const softly = (stages: Tightening['stages']) => stages.map((s) => ({ ...s, duration: 1.3 * s.duration, force: [s.force[0] * 0.7, s.force[1] * 0.7] as const, friction: s.friction + 0.05 }));
-const hard = (stages: Tightening['stages']) => {
-  const most = Math.max(...stages.map((s) => s.force[1]));
-  const last = stages.at(-1)!;
-  return [...stages.slice(0, -1), { ...last, duration: 120, force: [most, 1.5 * most] as const, friction: stages.at(-2)?.friction ?? last.friction }, { ...last, force: [1.5 * most, last.force[1]] as const }];
-};
-
 /** @throws solver-passed-through where a run did not end in the laid knot: alone, and with its eye held fast */
-function prove(laid: LaidKnot, { result }: Run, presentation: Presentation): void {
+function prove(laid: LaidKnot, { result }: Run, presentation: Sized): void {
   const points = result.tight.ropes[0]!;
   const eye = laid.openEnd ? undefined : eyeNow(laid, result.tight, presentation);
   const same = figures(points) === figures(laid.points) && (eye === undefined || pinnedFigures(points, eye) === pinnedFigures(laid.points, laid.eyeNode!));
@@ -159,6 +151,7 @@ function prove(laid: LaidKnot, { result }: Run, presentation: Presentation): voi
  * @throws solver-passed-through
  */
 export function drawnUpOnce(laid: LaidKnot, presentation: Presentation, onProgress: OnProgress): { shape: BakedShape; turn: Presented['turn'] } {
+  if (presentation.kind === 'placed') return placedOnce(laid, presentation, onProgress);
   const { tight } = run(laid, presentation, undefined, onProgress);
   return { shape: storedShape(laid, tight, presentation), turn: tight.turn };
 }
@@ -168,7 +161,7 @@ export function drawnUpOnce(laid: LaidKnot, presentation: Presentation, onProgre
  * @param spread also set softly and hard, for low and high
  * @throws solver-passed-through where a run, or what was drawn to size after it, is not the laid knot
  */
-function drawnUp(laid: LaidKnot, presentation: Presentation, spread: boolean): DrawnUp {
+function drawnUp(laid: LaidKnot, presentation: Sized, spread: boolean): DrawnUp {
   const main = run(laid, presentation);
   const runs = spread ? [main, ...[softly, hard].map((change) => run(laid, presentation, change))] : [main];
   for (const r of runs) prove(laid, r, presentation);
@@ -177,7 +170,7 @@ function drawnUp(laid: LaidKnot, presentation: Presentation, spread: boolean): D
     if (!laid.openEnd && figures(shown.points) !== figures(laid.points)) throw fault('solver-passed-through');
     return storedShape(laid, shown, presentation);
   });
-  const range = (of: (r: Run) => number): Range => ({ low: round4(Math.min(...runs.map(of))), value: round4(of(main)), high: round4(Math.max(...runs.map(of))) });
+  const range = (of: (r: Run) => number) => rangeOver(runs, of);
   return {
     dressed: shapes[1]!,
     tight: shapes[0]!,
@@ -205,7 +198,9 @@ function laidForm(laid: LaidKnot): Pick<BakedForm, 'laid' | 'laidDistance_ropeDi
   const last = Math.min(points.length - 1, Math.ceil(passes.at(-1)!) + 3);
   const knot = points.filter((_, i) => i >= first && i <= last && (eyeNode === undefined || Math.abs(i - eyeNode) > 30));
   const centre = scale(knot.reduce<Point3>(add, [0, 0, 0]), 1 / knot.length);
-  const about = (q: Point3) => subtract(q, centre);
+  // spread out as far as it takes to read it
+  const by = Math.max(1, (READABLE_ROPE_DIAMETERS + 0.01) / laidView.apart_ropeDiameters);
+  const about = (q: Point3) => scale(subtract(q, centre), by);
   const to = Math.min(points.length, last + Math.round(LAID_TAIL / NODE_SPACING));
   const places: Places = {
     first, last, ...partNodes(laid),
@@ -213,8 +208,8 @@ function laidForm(laid: LaidKnot): Pick<BakedForm, 'laid' | 'laidDistance_ropeDi
   };
   return {
     laid: stored(points.slice(0, to).map(about), places, LAID_STANDING),
-    laidDistance_ropeDiameters: round4(smallestDistance([{ points: laid.points, closed: false }], NEIGHBOUR_ARC)),
-    laidView: { ...laidView, apart_ropeDiameters: round4(laidView.apart_ropeDiameters) },
+    laidDistance_ropeDiameters: round4(smallestDistance([{ points: laid.points.map((q) => scale(q, by)), closed: false }], NEIGHBOUR_ARC)),
+    laidView: { ...laidView, apart_ropeDiameters: round4(by * laidView.apart_ropeDiameters) },
     objects: (laid.objects ?? []).map((o) => ({ ...o, points: turnedBy(o.points, laidView).map(about).map(rounded) })),
   };
 }
@@ -225,6 +220,8 @@ function laidForm(laid: LaidKnot): Pick<BakedForm, 'laid' | 'laidDistance_ropeDi
  * @param spread also set softly and hard, for low and high
  * @throws solver-passed-through, strands-touch
  */
-export function bakeForm(laid: LaidKnot, presentation: Presentation, spread: boolean): BakedForm {
+export function bakeForm(laid: LaidKnot | ComposedKnot, presentation: Presentation, spread: boolean): BakedForm {
+  if ('composed' in laid) return bakeComposed(laid);
+  if (presentation.kind === 'placed') return bakePlaced(laid, presentation, spread);
   return { ...laidForm(laid), ...(laid.openEnd && { openEnd: true }), set: drawnUp(laid, presentation, spread) };
 }

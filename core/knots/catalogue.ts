@@ -4,10 +4,10 @@ import { fault } from '../errors';
 import { crossingsSeenFrom } from '../topology';
 import { CATALOGUE } from './index';
 import { harnessPoints, karabinerIn, ringIn, ringInPlaceOf } from './objects';
-import { inState, pointsOf, type BakedForm, type CatalogueKnot, type ShapeComponent, type ShapeState } from './stored';
+import { inState, pointsOf, triples, type BakedForm, type BakedRope, type CatalogueKnot, type ShapeComponent, type ShapeState } from './stored';
 
 /** Version of the catalogue's facts; raised whenever an entry's judgement changes. */
-export const CATALOGUE_VERSION = 2;
+export const CATALOGUE_VERSION = 3;
 
 export function knotIds(): string[] {
   return CATALOGUE.map((k) => k.entry.id);
@@ -50,6 +50,13 @@ export function wrapsOf(id: string): number[] {
   return [entry.usual_wraps, ...Object.keys(baked.forms).flatMap((f) => (f.startsWith('wraps-') ? [Number(f.slice(6))] : []))];
 }
 
+/** Other forms of a knot that are right too. @throws unknown-variant */
+export function variantForm(id: string, variant: string): string {
+  const { entry, baked } = knotById(id);
+  if (!entry.variants?.some((v) => v.form === variant) || !baked.forms[variant]) throw fault('unknown-variant', { knot: id, variant });
+  return variant;
+}
+
 /** The form with a number of wraps. @throws no-wraps-form */
 export function formWithWraps(id: string, wraps: number): string {
   const all = wrapsOf(id);
@@ -57,8 +64,18 @@ export function formWithWraps(id: string, wraps: number): string {
   return wraps === all[0] ? 'right' : `wraps-${wraps}`;
 }
 
-/** What a shape can be shown on: both harness points threaded, one of the two, a karabiner, a closed ring. */
-export type Onto = 'both' | 'one' | 'clip' | 'ring';
+/** What a shape can be shown on: both harness points threaded, one of the two, a karabiner, a closed ring, a post. */
+export type Onto = 'both' | 'one' | 'clip' | 'ring' | 'post';
+
+/** What it is stored tied to, in the words of a request; null where it is tied to nothing. */
+function storedOnto(things: readonly ShapeComponent[]): Onto | 'rope' | null {
+  const first = things[0];
+  if (!first) return null;
+  return first.role === 'host' ? 'rope' : first.role === 'post' ? 'post' : first.name === 'karabiner' ? 'clip' : 'ring';
+}
+
+/** Families whose knots lie round their object: it cannot be exchanged for another. */
+const ROUND_ITS_OBJECT: readonly string[] = ['hitch', 'friction'];
 
 /**
  * The components of a shape: the rope, and what it is tied to.
@@ -79,21 +96,37 @@ export function shapeOf(id: string, form: string, state: ShapeState, onto: Onto 
     points = points.slice(0, to + 1);
     marks = { ...marks, tail: [from, to] };
   }
-  const rope: ShapeComponent = { name: 'rope', role: 'rope', closed: false, diameter: 1, points, marks };
+  const rope: ShapeComponent = { name: stored.closed ? 'sling' : 'rope', role: stored.closed ? 'sling' : 'rope', closed: stored.closed ?? false, diameter: 1, points, marks, ...tapeOf(stored) };
+  const ropes = [rope, ...(stored.second ? [secondOf(stored.second)] : [])];
+  const things = state === 'laid' ? baked.objects : (stored.objects ?? []);
   const shown = onto ?? (form === 'one-harness-point' ? 'one' : null);
-  if (!shown) return [rope, ...(state === 'laid' ? baked.objects : (stored.objects ?? []))];
+  if (!shown) return [...ropes, ...things];
+  if (ROUND_ITS_OBJECT.includes(entry.family)) {
+    // on a post a hitch is another form of its own
+    if (shown === 'post' && baked !== knotById(id).baked.forms[ON_POST] && knotById(id).baked.forms[ON_POST]) return shapeOf(id, ON_POST, state);
+    if (storedOnto(things) !== shown) throw fault('no-object-form', { knot: id, object: shown });
+    return [...ropes, ...things];
+  }
+  // an eye that stays as it was drawn up has no room for more
+  if (shown === 'post' || baked.set.reach_ropeDiameters !== undefined) throw fault('no-object-form', { knot: id, object: shown });
   // an end that never came back has gone through what it should hold: where it turns up again
   const turned = baked.openEnd && state !== 'laid' ? points.reduce((low, p) => (p[1] < low[1] ? p : low)) : undefined;
   const far = marks.eye === undefined ? turned : points[marks.eye]!;
   if (!far) throw fault('no-object-form', { knot: id, object: shown });
   // a noose is drawn up on its karabiner: a ring takes the place of the karabiner's bar
   const clip = entry.family === 'noose' ? stored.objects?.[0] : undefined;
-  if (clip && shown === 'clip') return [rope, clip];
-  if (clip) return [rope, ringInPlaceOf(clip, far)];
-  if (shown === 'clip') return [rope, karabinerIn(far)];
-  if (shown === 'ring') return [rope, ringIn(far)];
-  return [rope, ...harnessPoints(far, shown)];
+  if (clip && shown === 'clip') return [...ropes, clip];
+  if (clip) return [...ropes, ringInPlaceOf(clip, far)];
+  if (shown === 'clip') return [...ropes, karabinerIn(far)];
+  if (shown === 'ring') return [...ropes, ringIn(far)];
+  return [...ropes, ...harnessPoints(far, shown)];
 }
+
+const tapeOf = ({ tape }: BakedRope): Pick<ShapeComponent, 'tape'> => (tape ? { tape: { ...tape, across: triples(tape.across) } } : {});
+const secondOf = (second: BakedRope): ShapeComponent => ({ name: 'second-rope', role: 'second-rope', closed: false, diameter: 1, points: pointsOf(second), marks: second.marks, ...tapeOf(second) });
+
+/** Name of the form of a hitch that lies on a post instead of a karabiner. */
+const ON_POST = 'on-post';
 
 export interface Frame {
   readonly key: boolean;

@@ -63,3 +63,48 @@ export const STOPPER_POINT: CheckPoint = {
     { fault: 'stopper-gap', label: 'a gap before it', picture: null },
   ], source: 'practice',
 };
+
+/** The last question of every walk: what else could come to pull on it. */
+export const otherwisePoint = (could: string, source: 'practice' | 'general' = 'practice'): CheckPoint => ({
+  id: 'otherwise', question: 'Can anything load it otherwise than it was made for?', help: could,
+  right: { label: 'nothing can', picture: { form: 'right', face: 'front', state: 'tight' } },
+  wrong: [{ fault: 'other-ends-loaded', label: 'something can', picture: null }], source,
+});
+export const OTHER_ENDS_LOADED: Fault = {
+  id: 'other-ends-loaded', name: 'loaded otherwise than it was made for', arises: 'another strand takes the load, now or if something fails', shows: 'the strand that is pulled is not the one it was made for', verdict: 'take-out-and-retie',
+  what_to_do: 'Unload it and choose a knot made for that pull.', source: 'practice',
+};
+export const GATE_UNLOCKED: Fault = {
+  id: 'gate-unlocked', name: 'gate not locked', arises: 'the sleeve was left open', shows: 'the gate opens when it is pressed', verdict: 'put-right', what_to_do: 'Lock the gate and press it to test.', source: 'practice',
+};
+export const GATE_POINT: CheckPoint = {
+  id: 'gate', question: 'Is the gate locked, and away from what runs?', help: 'Press the gate. No moving strand may lie against it.',
+  right: { label: 'locked, nothing runs over it', picture: { form: 'right', face: 'front', state: 'tight' } },
+  wrong: [{ fault: 'gate-unlocked', label: 'it opens when pressed', picture: null }], source: 'practice',
+};
+export const tailPoint = (help = 'From where it leaves the knot to its end. Measure with a ruler, or in fists.'): CheckPoint => ({ ...TAIL_POINT, help });
+export const CROSSED_WRAPS: Fault = {
+  id: 'crossed-wraps', name: 'wraps crossed', arises: 'a turn was laid over its neighbour', shows: 'a wrap lies across another', verdict: 'put-right', what_to_do: 'Unload it and lay every wrap beside the next; set it again. A crossed one does not grip.', source: 'practice',
+};
+export const ONE_WRAP_SHORT: Fault = {
+  id: 'one-wrap-short', name: 'too few wraps', arises: 'a turn was left out', shows: 'fewer turns than were meant; it slips', verdict: 'put-right', what_to_do: 'Add a turn and test it again. Each wrap holds more and moves worse.', source: 'practice',
+};
+export const UNEVEN_LEGS: Fault = { id: 'uneven-legs', name: 'legs uneven', arises: 'slack left on one side', shows: 'one leg hangs lower than the other', verdict: 'put-right', what_to_do: 'Draw the legs about even and dress the wraps again.', source: 'practice' };
+export const CORD_TOO_THICK: Fault = { id: 'cord-too-thick', name: 'cord too thick or too stiff', arises: 'taken without comparing it with the rope', shows: 'it does not bite on a short hard pull', verdict: 'take-out-and-retie', what_to_do: 'Take a thinner, softer cord within what the rule set says.', source: 'practice' };
+export const CORD_TOO_THIN: Fault = { id: 'cord-too-thin', name: 'cord too thin', arises: 'taken without asking for its strength', shows: 'it bites, but it is weak', verdict: 'take-out-and-retie', what_to_do: 'Take a thicker cord within what the rule set says.', source: 'practice' };
+export const JOINT_IN_WRAPS: Fault = { id: 'joint-in-wraps', name: 'joint of the cord in the wraps', arises: 'the joint wandered while it was dressed', shows: 'a knot lies among the wraps', verdict: 'put-right', what_to_do: 'Unload it and draw the joint clear of the wraps.', source: 'practice' };
+export const JOINT_ON_CLIP: Fault = { id: 'joint-on-clip', name: 'joint bears on the clip', arises: 'the slack was not drawn out by one leg only', shows: 'the joint lies in the bend at the clip', verdict: 'put-right', what_to_do: 'Draw the slack out on one leg, so that the joint lies beside the clip.', source: 'practice' };
+export const UPSIDE_DOWN: Fault = { id: 'hitch-upside-down', name: 'upside down', arises: 'tied without asking which way the load comes', shows: 'it slides when it should bite', verdict: 'take-out-and-retie', what_to_do: 'Take it off and tie it the other way up; test it on a short hard pull.', source: 'practice' };
+export const DEVICE_REACHES: Fault = { id: 'device-reaches', name: 'the device can run into the hitch', arises: 'the leg is too long', shows: 'device and hitch can touch', verdict: 'take-out-and-retie', what_to_do: 'Shorten the leg, or put the hitch below the device: pushed by it, the hitch cannot grip.', source: 'practice' };
+
+/** The test of every friction hitch, in order. */
+export const SLIDES_POINT: CheckPoint = {
+  id: 'slides', question: 'Does it slide by hand, then bite, then hold body weight?', help: 'Slide it by hand; then a short hard pull; then hang on it, low, with a backup.',
+  right: { label: 'slides, bites, holds body weight', picture: { form: 'right', face: 'front', state: 'tight' } },
+  wrong: [{ fault: 'cord-too-thick', label: 'it does not bite', picture: null }, { fault: 'one-wrap-short', label: 'it bites and slips', picture: null }], source: 'practice',
+};
+export const JOINT_POINT: CheckPoint = {
+  id: 'joint', question: 'Is the cord’s joint clear of the wraps and off the clip?', help: 'Follow the cord once round. The joint lies beside the clip, never in the wraps, never in the bend at the clip.',
+  right: { label: 'beside the clip', picture: { form: 'right', face: 'front', state: 'tight' } },
+  wrong: [{ fault: 'joint-in-wraps', label: 'it lies in the wraps', picture: null }, { fault: 'joint-on-clip', label: 'it bears on the clip', picture: null }], source: 'practice',
+};

@@ -3,14 +3,19 @@ import type { Point3 } from '../curve';
 import { drawnUpOnce } from './baking';
 import type { LaidKnot } from './laid';
 import type { Presentation } from './presenting';
-import type { BakedShape } from './stored';
+import type { BakedShape, ShapeComponent } from './stored';
 
 /** About so many frames are kept of a run. */
 const FRAMES = 60;
 
+/** What a frame is made of: a rope, or what it is tied to. */
+export type DrawnPart = Pick<ShapeComponent, 'name' | 'role' | 'closed' | 'diameter'> & { readonly points: number };
+
 export interface DrawnUpWithWay {
   readonly tight: BakedShape;
-  /** the rope's nodes per frame, x y z one after another, laid first; turned as the tight form is */
+  /** ropes first, then things, in the order of the frames' points */
+  readonly parts: readonly DrawnPart[];
+  /** points per frame, part by part, x y z one after another, laid first; turned as the tight form is */
   readonly frames: Float32Array[];
 }
 
@@ -19,16 +24,25 @@ export interface DrawnUpWithWay {
  * @throws solver-passed-through
  */
 export function drawUp(laid: LaidKnot, presentation: Presentation, onProgress: (share: number) => void): DrawnUpWithWay {
-  const moments: (readonly Point3[])[] = [laid.points];
+  const ropes = [laid.points, ...(laid.second ? [laid.second.points] : [])];
+  const things = laid.drawing.things ?? [];
+  const moving = [...ropes, ...things.map((t) => t.points)];
+  // what does not take part stays where it is
+  const still = (laid.objects ?? []).slice(things.length);
+  const moments: (readonly Point3[])[] = [[...moving, ...still.map((o) => o.points)].flat()];
   let next = 0;
   const { shape, turn } = drawnUpOnce(laid, presentation, (share, solver) => {
     if (share >= next) {
       next = share + 1 / FRAMES;
-      moments.push(solver.points(0));
+      moments.push([...moving.map((_, k) => solver.points(k)), ...still.map((o) => o.points)].flat());
     }
     onProgress(share);
     return true;
   });
-  const flat = (points: readonly Point3[]) => Float32Array.from(turn(points).flat());
-  return { tight: shape, frames: moments.map(flat) };
+  const named = laid.objects ?? [];
+  const parts: DrawnPart[] = [
+    ...ropes.map((points, k): DrawnPart => (k > 0 ? { name: 'second-rope', role: 'second-rope', closed: false, diameter: 1, points: points.length } : { name: laid.closed ? 'sling' : 'rope', role: laid.closed ? 'sling' : 'rope', closed: laid.closed ?? false, diameter: 1, points: points.length })),
+    ...named.map(({ name, role, closed, diameter, points }, k): DrawnPart => ({ name, role, closed, diameter, points: things[k]?.points.length ?? points.length })),
+  ];
+  return { tight: shape, parts, frames: moments.map((points) => Float32Array.from(turn(points).flat())) };
 }

@@ -47,3 +47,37 @@ export const drawnAcross = (eyeNode: number, standingSide: 1 | -1): Drawing => (
     { duration: 150, force: [0.5, 0.25], friction: 0.2 },
   ],
 });
+
+/** A joint of two ropes, laid across the page: the standing parts apart, each tail the other way, with less. */
+export const drawnApart = (stages: readonly Stage[], { tail = 1, aside = 0 }: { readonly tail?: number; readonly aside?: number } = {}): Drawing => ({
+  pulls: [
+    { rope: 0, end: 'standing', direction: [-1, 0, 0], share: 1 },
+    { rope: 0, end: 'tail', direction: [1, 0, aside], share: tail },
+    { rope: 1, end: 'standing', direction: [1, 0, 0], share: 1 },
+    { rope: 1, end: 'tail', direction: [-1, 0, aside], share: tail },
+  ],
+  eyes: [], stages,
+});
+
+/**
+ * An offset joint: all four ends first as they lie, both strands of a pair alike; then the standing parts swing apart, up
+ * and down the page. The tails are held, so that the knot neither wanders nor rolls.
+ * @param tails 1 where the tails leave to the right as laid, -1 to the left like the standing parts
+ */
+export const drawnOffset = (tails: 1 | -1 = 1): Drawing => ({
+  pulls: [0, 1].flatMap((rope) => {
+    const lean = rope === 0 ? 0.1 : -0.1;
+    return [
+      { rope, end: 'standing' as const, direction: [-1, lean, 0] as const, share: 1 },
+      { rope, end: 'tail' as const, direction: [tails, lean, 0] as const, share: 1, held: true },
+    ];
+  }),
+  eyes: [],
+  stages: [
+    ...GENTLE.slice(0, 2),
+    // an end is drawn along its direction only: first back and aside, then straight
+    { duration: 200, force: [0.4, 0.4], friction: 0.15, directions: { standing: [[2, 1, 0], [2, -1, 0]] } },
+    { duration: 250, force: [0.4, 0.4], friction: 0.15, directions: { standing: [[0, 1, 0], [0, -1, 0]] } },
+    GENTLE[2]!,
+  ],
+});

@@ -3,6 +3,9 @@ import type { CatalogueKnot } from './stored';
 import { entry as alpineButterfly } from './alpine-butterfly/entry';
 import { baked as alpineButterflyBaked } from './alpine-butterfly/baked';
 import { ways as alpineButterflyWays } from './alpine-butterfly/ways';
+import { entry as autoblock } from './autoblock/entry';
+import { baked as autoblockBaked } from './autoblock/baked';
+import { ways as autoblockWays } from './autoblock/ways';
 import { entry as barrelNoose } from './barrel-noose/entry';
 import { baked as barrelNooseBaked } from './barrel-noose/baked';
 import { ways as barrelNooseWays } from './barrel-noose/ways';
@@ -12,18 +15,42 @@ import { ways as bowlineWays } from './bowline/ways';
 import { entry as bowlineLocked } from './bowline-locked/entry';
 import { baked as bowlineLockedBaked } from './bowline-locked/baked';
 import { ways as bowlineLockedWays } from './bowline-locked/ways';
+import { entry as bowlineOnBight } from './bowline-on-bight/entry';
+import { baked as bowlineOnBightBaked } from './bowline-on-bight/baked';
+import { ways as bowlineOnBightWays } from './bowline-on-bight/ways';
 import { entry as bowlineYosemite } from './bowline-yosemite/entry';
 import { baked as bowlineYosemiteBaked } from './bowline-yosemite/baked';
 import { ways as bowlineYosemiteWays } from './bowline-yosemite/ways';
+import { entry as buntlineHitch } from './buntline-hitch/entry';
+import { baked as buntlineHitchBaked } from './buntline-hitch/baked';
+import { ways as buntlineHitchWays } from './buntline-hitch/ways';
+import { entry as butterflyBend } from './butterfly-bend/entry';
+import { baked as butterflyBendBaked } from './butterfly-bend/baked';
+import { ways as butterflyBendWays } from './butterfly-bend/ways';
 import { entry as butterflyRewoven } from './butterfly-rewoven/entry';
 import { baked as butterflyRewovenBaked } from './butterfly-rewoven/baked';
 import { ways as butterflyRewovenWays } from './butterfly-rewoven/ways';
+import { entry as cloveHitch } from './clove-hitch/entry';
+import { baked as cloveHitchBaked } from './clove-hitch/baked';
+import { ways as cloveHitchWays } from './clove-hitch/ways';
+import { entry as distel } from './distel/entry';
+import { baked as distelBaked } from './distel/baked';
+import { ways as distelWays } from './distel/ways';
 import { entry as doubleBowline } from './double-bowline/entry';
 import { baked as doubleBowlineBaked } from './double-bowline/baked';
 import { ways as doubleBowlineWays } from './double-bowline/ways';
+import { entry as doubleFigureEightLoop } from './double-figure-eight-loop/entry';
+import { baked as doubleFigureEightLoopBaked } from './double-figure-eight-loop/baked';
+import { ways as doubleFigureEightLoopWays } from './double-figure-eight-loop/ways';
+import { entry as doubleFishermans } from './double-fishermans/entry';
+import { baked as doubleFishermansBaked } from './double-fishermans/baked';
+import { ways as doubleFishermansWays } from './double-fishermans/ways';
 import { entry as doubleOverhandStopper } from './double-overhand-stopper/entry';
 import { baked as doubleOverhandStopperBaked } from './double-overhand-stopper/baked';
 import { ways as doubleOverhandStopperWays } from './double-overhand-stopper/ways';
+import { entry as figureEightBend } from './figure-eight-bend/entry';
+import { baked as figureEightBendBaked } from './figure-eight-bend/baked';
+import { ways as figureEightBendWays } from './figure-eight-bend/ways';
 import { entry as figureEightFollowThrough } from './figure-eight-follow-through/entry';
 import { baked as figureEightFollowThroughBaked } from './figure-eight-follow-through/baked';
 import { ways as figureEightFollowThroughWays } from './figure-eight-follow-through/ways';
@@ -39,31 +66,116 @@ import { ways as figureNineOnBightWays } from './figure-nine-on-bight/ways';
 import { entry as figureNineStopper } from './figure-nine-stopper/entry';
 import { baked as figureNineStopperBaked } from './figure-nine-stopper/baked';
 import { ways as figureNineStopperWays } from './figure-nine-stopper/ways';
+import { entry as flemishBendWithBight } from './flemish-bend-with-bight/entry';
+import { baked as flemishBendWithBightBaked } from './flemish-bend-with-bight/baked';
+import { ways as flemishBendWithBightWays } from './flemish-bend-with-bight/ways';
+import { entry as girthHitch } from './girth-hitch/entry';
+import { baked as girthHitchBaked } from './girth-hitch/baked';
+import { ways as girthHitchWays } from './girth-hitch/ways';
+import { entry as halfHitches } from './half-hitches/entry';
+import { baked as halfHitchesBaked } from './half-hitches/baked';
+import { ways as halfHitchesWays } from './half-hitches/ways';
+import { entry as inlineEight } from './inline-eight/entry';
+import { baked as inlineEightBaked } from './inline-eight/baked';
+import { ways as inlineEightWays } from './inline-eight/ways';
+import { entry as klemheist } from './klemheist/entry';
+import { baked as klemheistBaked } from './klemheist/baked';
+import { ways as klemheistWays } from './klemheist/ways';
+import { entry as michoacan } from './michoacan/entry';
+import { baked as michoacanBaked } from './michoacan/baked';
+import { ways as michoacanWays } from './michoacan/ways';
+import { entry as munterHitch } from './munter-hitch/entry';
+import { baked as munterHitchBaked } from './munter-hitch/baked';
+import { ways as munterHitchWays } from './munter-hitch/ways';
+import { entry as munterMuleOverhand } from './munter-mule-overhand/entry';
+import { baked as munterMuleOverhandBaked } from './munter-mule-overhand/baked';
+import { ways as munterMuleOverhandWays } from './munter-mule-overhand/ways';
+import { entry as offsetDoubleOverhand } from './offset-double-overhand/entry';
+import { baked as offsetDoubleOverhandBaked } from './offset-double-overhand/baked';
+import { ways as offsetDoubleOverhandWays } from './offset-double-overhand/ways';
+import { entry as offsetOverhand } from './offset-overhand/entry';
+import { baked as offsetOverhandBaked } from './offset-overhand/baked';
+import { ways as offsetOverhandWays } from './offset-overhand/ways';
 import { entry as overhandOnBight } from './overhand-on-bight/entry';
 import { baked as overhandOnBightBaked } from './overhand-on-bight/baked';
 import { ways as overhandOnBightWays } from './overhand-on-bight/ways';
 import { entry as overhandStopper } from './overhand-stopper/entry';
 import { baked as overhandStopperBaked } from './overhand-stopper/baked';
 import { ways as overhandStopperWays } from './overhand-stopper/ways';
+import { entry as prusik } from './prusik/entry';
+import { baked as prusikBaked } from './prusik/baked';
+import { ways as prusikWays } from './prusik/ways';
+import { entry as schwabisch } from './schwabisch/entry';
+import { baked as schwabischBaked } from './schwabisch/baked';
+import { ways as schwabischWays } from './schwabisch/ways';
+import { entry as slippedEight } from './slipped-eight/entry';
+import { baked as slippedEightBaked } from './slipped-eight/baked';
+import { ways as slippedEightWays } from './slipped-eight/ways';
+import { entry as squareKnot } from './square-knot/entry';
+import { baked as squareKnotBaked } from './square-knot/baked';
+import { ways as squareKnotWays } from './square-knot/ways';
+import { entry as tensionFreeHitch } from './tension-free-hitch/entry';
+import { baked as tensionFreeHitchBaked } from './tension-free-hitch/baked';
+import { ways as tensionFreeHitchWays } from './tension-free-hitch/ways';
+import { entry as tieInStopper } from './tie-in-stopper/entry';
+import { baked as tieInStopperBaked } from './tie-in-stopper/baked';
+import { ways as tieInStopperWays } from './tie-in-stopper/ways';
 import { entry as trefoilStopper } from './trefoil-stopper/entry';
 import { baked as trefoilStopperBaked } from './trefoil-stopper/baked';
 import { ways as trefoilStopperWays } from './trefoil-stopper/ways';
+import { entry as tripleFishermans } from './triple-fishermans/entry';
+import { baked as tripleFishermansBaked } from './triple-fishermans/baked';
+import { ways as tripleFishermansWays } from './triple-fishermans/ways';
+import { entry as twoStrandBackup } from './two-strand-backup/entry';
+import { baked as twoStrandBackupBaked } from './two-strand-backup/baked';
+import { ways as twoStrandBackupWays } from './two-strand-backup/ways';
+import { entry as waterKnot } from './water-knot/entry';
+import { baked as waterKnotBaked } from './water-knot/baked';
+import { ways as waterKnotWays } from './water-knot/ways';
 
 export const CATALOGUE: readonly CatalogueKnot[] = [
   { entry: alpineButterfly, baked: alpineButterflyBaked, ways: alpineButterflyWays },
+  { entry: autoblock, baked: autoblockBaked, ways: autoblockWays },
   { entry: barrelNoose, baked: barrelNooseBaked, ways: barrelNooseWays },
   { entry: bowline, baked: bowlineBaked, ways: bowlineWays },
   { entry: bowlineLocked, baked: bowlineLockedBaked, ways: bowlineLockedWays },
+  { entry: bowlineOnBight, baked: bowlineOnBightBaked, ways: bowlineOnBightWays },
   { entry: bowlineYosemite, baked: bowlineYosemiteBaked, ways: bowlineYosemiteWays },
+  { entry: buntlineHitch, baked: buntlineHitchBaked, ways: buntlineHitchWays },
+  { entry: butterflyBend, baked: butterflyBendBaked, ways: butterflyBendWays },
   { entry: butterflyRewoven, baked: butterflyRewovenBaked, ways: butterflyRewovenWays },
+  { entry: cloveHitch, baked: cloveHitchBaked, ways: cloveHitchWays },
+  { entry: distel, baked: distelBaked, ways: distelWays },
   { entry: doubleBowline, baked: doubleBowlineBaked, ways: doubleBowlineWays },
+  { entry: doubleFigureEightLoop, baked: doubleFigureEightLoopBaked, ways: doubleFigureEightLoopWays },
+  { entry: doubleFishermans, baked: doubleFishermansBaked, ways: doubleFishermansWays },
   { entry: doubleOverhandStopper, baked: doubleOverhandStopperBaked, ways: doubleOverhandStopperWays },
+  { entry: figureEightBend, baked: figureEightBendBaked, ways: figureEightBendWays },
   { entry: figureEightFollowThrough, baked: figureEightFollowThroughBaked, ways: figureEightFollowThroughWays },
   { entry: figureEightOnBight, baked: figureEightOnBightBaked, ways: figureEightOnBightWays },
   { entry: figureEightStopper, baked: figureEightStopperBaked, ways: figureEightStopperWays },
   { entry: figureNineOnBight, baked: figureNineOnBightBaked, ways: figureNineOnBightWays },
   { entry: figureNineStopper, baked: figureNineStopperBaked, ways: figureNineStopperWays },
+  { entry: flemishBendWithBight, baked: flemishBendWithBightBaked, ways: flemishBendWithBightWays },
+  { entry: girthHitch, baked: girthHitchBaked, ways: girthHitchWays },
+  { entry: halfHitches, baked: halfHitchesBaked, ways: halfHitchesWays },
+  { entry: inlineEight, baked: inlineEightBaked, ways: inlineEightWays },
+  { entry: klemheist, baked: klemheistBaked, ways: klemheistWays },
+  { entry: michoacan, baked: michoacanBaked, ways: michoacanWays },
+  { entry: munterHitch, baked: munterHitchBaked, ways: munterHitchWays },
+  { entry: munterMuleOverhand, baked: munterMuleOverhandBaked, ways: munterMuleOverhandWays },
+  { entry: offsetDoubleOverhand, baked: offsetDoubleOverhandBaked, ways: offsetDoubleOverhandWays },
+  { entry: offsetOverhand, baked: offsetOverhandBaked, ways: offsetOverhandWays },
   { entry: overhandOnBight, baked: overhandOnBightBaked, ways: overhandOnBightWays },
   { entry: overhandStopper, baked: overhandStopperBaked, ways: overhandStopperWays },
+  { entry: prusik, baked: prusikBaked, ways: prusikWays },
+  { entry: schwabisch, baked: schwabischBaked, ways: schwabischWays },
+  { entry: slippedEight, baked: slippedEightBaked, ways: slippedEightWays },
+  { entry: squareKnot, baked: squareKnotBaked, ways: squareKnotWays },
+  { entry: tensionFreeHitch, baked: tensionFreeHitchBaked, ways: tensionFreeHitchWays },
+  { entry: tieInStopper, baked: tieInStopperBaked, ways: tieInStopperWays },
   { entry: trefoilStopper, baked: trefoilStopperBaked, ways: trefoilStopperWays },
+  { entry: tripleFishermans, baked: tripleFishermansBaked, ways: tripleFishermansWays },
+  { entry: twoStrandBackup, baked: twoStrandBackupBaked, ways: twoStrandBackupWays },
+  { entry: waterKnot, baked: waterKnotBaked, ways: waterKnotWays },
 ];

@@ -31,7 +31,24 @@ export type Presentation =
   | (Cut & { readonly kind: 'midline'; readonly eye_ropeDiameters: number })
   /** drawn up on what it holds: the eye is as the solver leaves it */
   | (Cut & { readonly kind: 'noose' })
-  | (Cut & { readonly kind: 'stopper' });
+  | (Cut & { readonly kind: 'stopper' })
+  | Placed;
+
+/** It stays as it was drawn up, joints of two ropes and hitches on an object above all: only turned, and its ends cut. */
+export interface Placed extends Cut {
+  readonly kind: 'placed';
+  /** turn in the page before the other two, degrees */
+  readonly roll_deg?: number;
+  /** along which axis of the picture its length is measured */
+  readonly along: 'x' | 'y';
+  /** the laid form is the author's, or the tight one opened wide where a wound form has no room to be read */
+  readonly laidFrom: 'author' | 'tight';
+  /** unloaded rope inside a hitch that lies on something, at most, diameters */
+  readonly slack_ropeDiameters?: number;
+  /** what lies farther from the middle of a knot that lies on nothing is no part of it, diameters */
+  readonly farthest_ropeDiameters?: number;
+}
+type Sized = Exclude<Presentation, Placed>;
 
 const KNOT_SHARE = 0.12;
 /** strong contacts farther than this from one another along the way out are no part of the knot, diameters */
@@ -70,7 +87,7 @@ export function spanIn(points: readonly Point3[], centre: Point3, radius: number
 }
 
 /** Turned so that `up` is the y axis and `across` lies in the picture, then by the presentation's own angles. */
-function upright(points: readonly Point3[], centre: Point3, up: Point3, across: Point3, { frontYaw_deg, frontPitch_deg = 0 }: Presentation): Point3[] {
+function upright(points: readonly Point3[], centre: Point3, up: Point3, across: Point3, { frontYaw_deg, frontPitch_deg = 0 }: Cut): Point3[] {
   const y = unit(up);
   const x0 = unit(subtract(across, scale(y, dot(across, y))));
   const z0 = cross(x0, y);
@@ -131,7 +148,7 @@ const ASIDE = [0.14, 0.24, 0.36, 0.5];
 const CLEAR = 0.99;
 
 /** Where the tail goes once it has left the knot. */
-function tailHeading(points: readonly Point3[], { first, last }: Span, p: Presentation, aside: number): Point3 {
+function tailHeading(points: readonly Point3[], { first, last }: Span, p: Sized, aside: number): Point3 {
   if (p.kind === 'midline') return [1, 0, 0];
   if (p.kind === 'stopper') return unit(subtract(points[Math.min(points.length - 1, last + 8)]!, points[last]!));
   if (p.kind === 'loop' && p.tail === 'inside-eye') return unit([0, -1, 0.22]);
@@ -168,7 +185,7 @@ export const loosened = (at: Moment, centre: Point3, by: number): Moment => ({ .
  * @param at the knot as solved, or that loosened
  * @param eyeNode far point of the eye; for an open end the node where it would be
  */
-export function presented(at: Moment, centre: Point3, radius: number, eyeNode: number | undefined, openEnd: boolean, p: Presentation): Presented {
+export function presented(at: Moment, centre: Point3, radius: number, eyeNode: number | undefined, openEnd: boolean, p: Sized): Presented {
   const points = at.ropes[0]!;
   const span = spanIn(points, centre, radius, openEnd ? undefined : eyeNode);
   const { first, last, eye } = span;

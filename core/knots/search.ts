@@ -21,18 +21,18 @@ const AN_END = 'a stopper at an end';
 const STOPPERS: readonly Meaning[] = [
   { means: `${AN_END}, small`, knot: 'overhand-stopper' }, { means: `${AN_END}, two turns`, knot: 'double-overhand-stopper' }, { means: `${AN_END}, a figure-eight`, knot: 'figure-eight-stopper' },
   { means: `${AN_END}, a figure-nine`, knot: 'figure-nine-stopper' }, { means: `${AN_END}, three lobes`, knot: 'trefoil-stopper' },
-  { means: 'round the standing part or both strands, butted up behind a tie-in', knot: null },
+  { means: 'round the standing part, butted up behind a tie-in', knot: 'tie-in-stopper' }, { means: 'round both strands behind a tie-in', knot: 'two-strand-backup' },
 ];
 
 /** Names that stand for several knots; source: practice. */
 export const AMBIGUOUS: readonly AmbiguousName[] = [
-  { said: ['double overhand'], meanings: [{ means: 'a stopper at an end, two turns', knot: 'double-overhand-stopper' }, { means: 'a noose with two turns', knot: 'barrel-noose' }, { means: 'a joint of two ropes, each end round both (double fisherman’s)', knot: null }, { means: 'a flat joint with one more wrap (offset)', knot: null }] },
-  { said: ['double eight', 'double figure eight'], meanings: [{ means: 'an eight tied on a bight: two strands all through', knot: 'figure-eight-on-bight' }, { means: 'a loop with two eyes', knot: null }] },
+  { said: ['double overhand'], meanings: [{ means: 'a stopper at an end, two turns', knot: 'double-overhand-stopper' }, { means: 'a noose with two turns', knot: 'barrel-noose' }, { means: 'a joint of two ropes, each end round both (double fisherman’s)', knot: 'double-fishermans' }, { means: 'a flat joint with one more wrap (offset)', knot: 'offset-double-overhand' }] },
+  { said: ['double eight', 'double figure eight'], meanings: [{ means: 'an eight tied on a bight: two strands all through', knot: 'figure-eight-on-bight' }, { means: 'a loop with two eyes', knot: 'double-figure-eight-loop' }] },
   { said: ['barrel'], meanings: [{ means: 'a stopper at an end', knot: 'double-overhand-stopper' }, { means: 'a noose that slides shut on its object', knot: 'barrel-noose' }] },
-  { said: ['overhand bend'], meanings: [{ means: 'a tape knot, one end retracing the other', knot: null }, { means: 'a flat joint, both ends in one overhand', knot: null }] },
-  { said: ['follow through', 'rethreaded eight', 'traced eight', 'retraced eight'], meanings: [{ means: 'a loop: the end follows its own eight back', knot: 'figure-eight-follow-through' }, { means: 'a joint: another rope’s end follows the eight', knot: null }, { means: 'a butterfly rewoven through a ring', knot: 'butterfly-rewoven' }] },
+  { said: ['overhand bend'], meanings: [{ means: 'a tape knot, one end retracing the other', knot: 'water-knot' }, { means: 'a flat joint, both ends in one overhand', knot: 'offset-overhand' }] },
+  { said: ['follow through', 'rethreaded eight', 'traced eight', 'retraced eight'], meanings: [{ means: 'a loop: the end follows its own eight back', knot: 'figure-eight-follow-through' }, { means: 'a joint: another rope’s end follows the eight', knot: 'figure-eight-bend' }, { means: 'a butterfly rewoven through a ring', knot: 'butterfly-rewoven' }] },
   { said: ['stopper', 'safety', 'backup', 'back up'], meanings: STOPPERS },
-  { said: ['bunny', 'bunny ears', 'ears', 'rabbit', 'rabbit ears'], meanings: [{ means: 'a loop with two eyes', knot: null }] },
+  { said: ['bunny', 'bunny ears', 'ears', 'rabbit', 'rabbit ears'], meanings: [{ means: 'a loop with two eyes, an eight', knot: 'double-figure-eight-loop' }, { means: 'a loop with two eyes, a bowline', knot: 'bowline-on-bight' }] },
 ];
 
 /** Lower case, no accents or marks, one spelling of what is written several ways. */

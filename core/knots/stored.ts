@@ -1,5 +1,5 @@
 /** Stored shapes of a knot and the steps of its ways: plain data, made by baking, read by the catalogue. */
-import type { Point3 } from '../curve';
+import type { Line3, Point3 } from '../curve';
 import type { Range } from './measures';
 import type { KnotEntry } from './types';
 import type { LaidView } from './view';
@@ -15,12 +15,24 @@ export interface ShapeMarks {
   readonly eye?: number;
   /** between the knot and the eye's far point, standing side first */
   readonly legs?: readonly [readonly [number, number], readonly [number, number]];
+  /** far point of the other eye, where there are two, and the legs of that one */
+  readonly second_eye?: number;
+  readonly second_legs?: readonly [readonly [number, number], readonly [number, number]];
   /** the bight that goes round the standing part */
   readonly collar?: readonly [number, number];
   /** the loop that squeezes what passes through it */
   readonly nipping_loop?: readonly [number, number];
   /** on a karabiner: between these it opens */
   readonly gate?: readonly [number, number];
+}
+
+/** A flat tape: its centre-line's points each have a direction across it. */
+export interface Tape {
+  /** in rope diameters, which for a tape are its thickness */
+  readonly width: number;
+  readonly thickness: number;
+  /** unit vector across the tape at each point of the centre-line */
+  readonly across: readonly Point3[];
 }
 
 /** One rope, ring, post or host in space. */
@@ -32,14 +44,25 @@ export interface ShapeComponent {
   readonly diameter: number;
   readonly points: readonly Point3[];
   readonly marks?: Partial<ShapeMarks>;
+  readonly tape?: Tape;
 }
 
-export interface BakedShape {
+/** A rope of a baked shape. */
+export interface BakedRope {
   /** x, y, z per point, rope diameters, rounded to 1e-4 */
   readonly xyz: readonly number[];
   readonly marks: ShapeMarks;
   /** index of the solver's node that point 0 is */
   readonly firstNode: number;
+  /** a sling: the last point goes on into the first */
+  readonly closed?: boolean;
+  /** a tape: width and thickness, and the direction across it, x y z per point */
+  readonly tape?: { readonly width: number; readonly thickness: number; readonly across: readonly number[] };
+}
+
+export interface BakedShape extends BakedRope {
+  /** the second rope of a joint */
+  readonly second?: BakedRope;
   /** points that the eye, drawn to size, has more (or fewer) than nodes: they lie between the legs' far ends */
   readonly eyeGrown?: number;
   /** drawn up: what it is tied to */
@@ -59,6 +82,8 @@ export interface DrawnUp {
   /** largest width of the tight knot across its axis, diameters */
   readonly width_ropeDiameters: Range;
   readonly length_ropeDiameters: Range;
+  /** of a knot that is placed as it was drawn up: half its width and height in the picture, diameters */
+  readonly reach_ropeDiameters?: readonly [number, number];
   readonly smallestDistance_ropeDiameters: number;
   readonly smallestDistanceEver_ropeDiameters: number;
 }
@@ -72,6 +97,8 @@ export interface BakedForm {
   readonly objects: readonly ShapeComponent[];
   /** the end hangs free and never came back into the knot: there is no eye */
   readonly openEnd?: boolean;
+  /** its author says how it lies in every state: no solver took part */
+  readonly composed?: boolean;
   readonly set: DrawnUp;
 }
 
@@ -99,6 +126,12 @@ export interface CatalogueKnot {
 }
 
 /** The points of a stored shape. */
-export function pointsOf(shape: BakedShape): Point3[] {
-  return Array.from({ length: shape.xyz.length / 3 }, (_, i): Point3 => [shape.xyz[3 * i]!, shape.xyz[3 * i + 1]!, shape.xyz[3 * i + 2]!]);
+export const pointsOf = (rope: BakedRope): Point3[] => triples(rope.xyz);
+
+/** Points of a run of x, y, z. */
+export function triples(xyz: readonly number[]): Point3[] {
+  return Array.from({ length: xyz.length / 3 }, (_, i): Point3 => [xyz[3 * i]!, xyz[3 * i + 1]!, xyz[3 * i + 2]!]);
 }
+
+/** The ropes of a shape as lines, the first first. */
+export const linesOf = (shape: BakedShape): Line3[] => [shape, ...(shape.second ? [shape.second] : [])].map((rope) => ({ points: pointsOf(rope), closed: rope.closed ?? false }));

@@ -9,12 +9,15 @@ export type FaultId =
   | 'half-finished' | 'pair-crossed' | 'wrong-lane' | 'loose' | 'tail-short' | 'tail-long' | 'eye-too-large' | 'one-harness-point'
   | 'load-strand-outside' | 'lock-not-through-collar' | 'third-strand-astray' | 'nip-reversed' | 'turns-short' | 'tail-outside-eye'
   | 'stopper-missing' | 'stopper-gap' | 'another-knot' | 'false-eye-clipped' | 'false-butterfly' | 'eye-pulled-through' | 'turns-three-strands' | 'not-tucked'
-  | 'bight-from-tail' | 'tail-from-wrong-side' | 'pair-twisted' | 'turns-one-more' | 'overhand-turned' | 'strand-between-legs' | 'loop-open' | 'finished-loose' | 'gate-unlocked';
+  | 'bight-from-tail' | 'tail-from-wrong-side' | 'pair-twisted' | 'turns-one-more' | 'overhand-turned' | 'strand-between-legs' | 'loop-open' | 'finished-loose' | 'gate-unlocked'
+  | 'first-eight-left' | 'offset-eight' | 'reversed-buntline' | 'mirrored-loops' | 'crossed-wraps' | 'turns-reversed' | 'uneven-legs' | 'joint-in-wraps' | 'joint-on-clip' | 'one-bight-clipped' | 'hitch-upside-down'
+  | 'not-through-bight' | 'fold-missed' | 'ears-crossed' | 'ears-unequal' | 'gate-to-brake' | 'stopper-wrong-face' | 'slip-not-caught' | 'half-hitch-missing' | 'half-hitch-misplaced' | 'standing-side-slipped' | 'coils-opposite'
+  | 'one-wrap-short' | 'granny' | 'thief' | 'tape-twisted' | 'cord-too-thick' | 'cord-too-thin' | 'points-wrong-way' | 'overhand-missing' | 'clip-carries' | 'not-clipped' | 'post-too-thin' | 'device-reaches' | 'other-ends-loaded' | 'one-strand-only' | 'strands-crossed';
 export type Purpose =
   | 'tie-in' | 'end-loop' | 'two-eyes' | 'midline' | 'join' | 'join-to-pass' | 'join-to-retrieve' | 'sling' | 'cord-loop' | 'hitch-object'
   | 'tether' | 'handle' | 'friction' | 'belay' | 'releasable' | 'stopper' | 'isolate-damage' | 'tension-eye';
 export type Face = 'front' | 'back';
-export const FAMILIES = { 'end-loop': 'end loop', stopper: 'stopper', midline: 'midline loop', noose: 'noose' } as const;
+export const FAMILIES = { 'end-loop': 'end loop', 'two-eyes': 'loop with two eyes', midline: 'midline loop', noose: 'noose', bend: 'joint of two ropes', hitch: 'hitch to an object', friction: 'friction hitch', stopper: 'stopper' } as const;
 export type Family = keyof typeof FAMILIES;
 
 export interface Fact {
@@ -32,7 +35,7 @@ export interface PullGrade {
 
 /** 1 falls open, 3 works by hand, 5 tools or knife. */
 export interface Untying {
-  readonly condition: 'ordinary-load' | 'after-hard-falls' | 'set-unevenly';
+  readonly condition: 'ordinary-load' | 'after-hard-falls' | 'set-unevenly' | 'under-load';
   readonly least: 1 | 2 | 3 | 4 | 5;
   readonly most: 1 | 2 | 3 | 4 | 5;
   readonly text: string;
@@ -64,12 +67,17 @@ export interface PictureOf {
   readonly knot?: string;
 }
 
-export type CheckPointId = 'name' | 'front' | 'back' | 'path' | 'tail' | 'stopper' | 'set' | 'eye' | 'harness';
+export const CHECK_POINTS = ['name', 'front', 'back', 'path', 'count', 'wraps', 'stopper', 'tail', 'set', 'eye', 'object', 'gate', 'harness', 'joint', 'slides', 'otherwise'] as const;
+export type CheckPointId = (typeof CHECK_POINTS)[number];
 
 export interface CheckPoint {
   readonly id: CheckPointId;
   readonly question: string;
   readonly help: string;
+  /** where to look on the face that is shown; the whole knot where it is not said */
+  readonly region?: string;
+  /** what is counted there, and how many there must be */
+  readonly count?: { readonly of: string; readonly is: string };
   readonly right: { readonly label: string; readonly picture: PictureOf };
   /** wrong forms, most dangerous first */
   readonly wrong: readonly { readonly fault: FaultId; readonly label: string; readonly picture: PictureOf | null }[];
@@ -109,14 +117,22 @@ export interface KnotEntry {
   readonly untying: readonly Untying[];
   /** strands to pull one by one when setting */
   readonly set: Fact;
+  /** which strand moves when it is adjusted */
+  readonly adjust: Fact;
   readonly loosens: Fact;
+  /** when it is looked at again, besides after every move and every new load */
+  readonly look_again: Fact;
   readonly front_because: string;
   readonly faces: readonly [FaceText, FaceText];
   readonly check_points: readonly CheckPoint[];
   readonly faults: readonly Fault[];
   readonly tail_rule_key: string;
   /** what the knot itself asks before a life hangs on it, where the rule set is silent */
-  readonly for_a_life?: { readonly only: 'with-stopper'; readonly text: string; readonly source: Source };
+  readonly for_a_life?: { readonly only: 'with-stopper' | 'never'; readonly text: string; readonly source: Source };
+  /** tied in flat tape as well, or in nothing else; not at all where it is not said */
+  readonly tape?: 'also' | 'only';
+  /** other forms that are right too, by the name of their shape */
+  readonly variants?: readonly { readonly form: string; readonly name: string; readonly text: string; readonly source: Source }[];
   /** who can check it at a glance */
   readonly recognised: { readonly by: 'anyone' | 'trained'; readonly text: string; readonly source: Source };
   readonly cautions: readonly Fact[];

@@ -36,11 +36,11 @@ export function turnedBack(points: readonly Point3[], { yaw_deg, pitch_deg }: Pi
   return turnedBy(turnedBy(points, { yaw_deg: 0, pitch_deg: -pitch_deg }), { yaw_deg: -yaw_deg, pitch_deg: 0 });
 }
 
-/** Least distance of two crossings of an open rope as seen along z; zero where the view is not regular. */
-export function crossingsApart(points: readonly Point3[]): number {
+/** Least distance of two crossings of open ropes as seen along z; zero where the view is not regular. */
+export function crossingsApart(...ropes: readonly (readonly Point3[])[]): number {
   let spots: [number, number][];
   try {
-    spots = crossingsSeenFrom([{ points, closed: false }], [0, 0, 1]).passes.filter((p) => p.over).map((p) => [points[Math.floor(p.at)]![0], points[Math.floor(p.at)]![1]]);
+    spots = crossingsSeenFrom(ropes.map((points) => ({ points, closed: false })), [0, 0, 1]).passes.filter((p) => p.over).map(({ line, at }) => [ropes[line]![Math.floor(at)]![0], ropes[line]![Math.floor(at)]![1]]);
   } catch (error) {
     if (error instanceof IdiomError && error.code === 'view-not-regular') return 0;
     throw error;
@@ -51,11 +51,11 @@ export function crossingsApart(points: readonly Point3[]): number {
 }
 
 /** The author's view, or the nearest turn of it in which every crossing can be read. */
-export function readableView(points: readonly Point3[]): LaidView {
+export function readableView(...ropes: readonly (readonly Point3[])[]): LaidView {
   const views = TILTS_deg.flatMap((pitch_deg) => TILTS_deg.map((yaw_deg) => ({ yaw_deg, pitch_deg }))).sort((a, b) => Math.hypot(a.yaw_deg, a.pitch_deg) - Math.hypot(b.yaw_deg, b.pitch_deg));
   let best: LaidView | null = null;
   for (const v of views) {
-    const apart = crossingsApart(turnedBy(points, v));
+    const apart = crossingsApart(...ropes.map((points) => turnedBy(points, v)));
     if (!best || apart > best.apart_ropeDiameters) best = { ...v, apart_ropeDiameters: apart };
     if (apart >= READABLE_ROPE_DIAMETERS) return { ...v, apart_ropeDiameters: apart };
   }

@@ -1,4 +1,5 @@
 export { drawVector, facing, frameFor, pathInWords, type PictureComponent, type PictureSettings } from './vector';
-export { mixed, PICTURE_THEMES, type PictureTheme } from './tokens';
+export { mixed, PICTURE_THEMES, strandTints, type PictureTheme } from './tokens';
+export { ribbonMesh, type Tape } from './ribbon';
 export { isRope } from './component';
-export { finePoints, linearColour, occluders, tubeMesh, tubeSettings, type TubeComponent, type TubeMesh, type TubeSettings } from './tubeMesh';
+export { componentMesh, finePoints, linearColour, occluders, tubeMesh, tubeSettings, type TubeComponent, type TubeMesh, type TubeSettings } from './tubeMesh';

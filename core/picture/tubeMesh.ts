@@ -5,7 +5,8 @@
  */
 import { arcLengths, resample, splineThrough, transportFrames, type Point3 } from '../curve';
 import { isRope } from './component';
-import { PICTURE_THEMES, type PictureTheme } from './tokens';
+import { ribbonMesh, type Tape } from './ribbon';
+import { PICTURE_THEMES, strandTints, type PictureTheme } from './tokens';
 
 /** One braid tile covers this much rope. */
 const TILE_ROPE_DIAMETERS = 3.2;
@@ -65,6 +66,7 @@ export interface TubeComponent {
   readonly closed: boolean;
   readonly diameter: number;
   readonly points: readonly Point3[];
+  readonly tape?: Tape | undefined;
   readonly marks?: { readonly standing?: readonly [number, number] | undefined; readonly tail?: readonly [number, number] | undefined; readonly gate?: readonly [number, number] | undefined } | undefined;
 }
 
@@ -81,11 +83,24 @@ export function tubeSettings(c: TubeComponent, theme: PictureTheme, others: read
   const steps = c.points.length - (c.closed ? 0 : 1);
   const { standing, tail, gate } = c.marks ?? {};
   return {
-    closed: c.closed, radius: c.diameter / 2, tint: rope ? [colours.standing, colours.tail] : [colours.object, colours.object],
+    closed: c.closed, radius: c.diameter / 2, tint: strandTints(c.role, theme).tint,
     drift: standing && tail ? [standing[1] / steps, tail[0] / steps] : [0, 1],
     gate: gate && { from: gate[0] / steps, to: gate[1] / steps, tint: colours.core },
     others: rope ? others : [], othersStep: OCCLUDERS_STEP,
   };
+}
+
+/**
+ * The mesh of a component, round or flat.
+ * @param others what darkens it; empty leaves occlusion out
+ * @param quality distance of rings along a rope and sides round it; a tape has the rings of its centre-line
+ */
+export function componentMesh(c: TubeComponent, theme: PictureTheme, others: readonly Point3[], quality: { readonly step: number; readonly sides: number }): TubeMesh {
+  if (c.tape) {
+    const { tint, tracers } = strandTints(c.role, theme);
+    return ribbonMesh(c.points, c.tape, [linearColour(tint[0]), linearColour(tint[1])], linearColour(tracers[0]));
+  }
+  return tubeMesh(finePoints(c.points, c.closed, quality.step), { ...tubeSettings(c, theme, others), ...quality });
 }
 
 /** Points within reach of a place: a grid of cells. */

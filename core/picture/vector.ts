@@ -7,7 +7,9 @@
 import { arcLengths, lerp, onTube, resample, splineThrough, transportFrames, type Frames, type Line3, type Point3 } from '../curve';
 import { regularView, type Crossings, type Pass } from '../topology';
 import { isRope } from './component';
-import { mixed, PICTURE_THEMES, type PictureTheme } from './tokens';
+import { postPiece } from './post';
+import { hiddenAmong, ribbonPieces, type Tape } from './ribbon';
+import { mixed, PICTURE_THEMES, strandTints, type PictureTheme } from './tokens';
 
 export interface PictureComponent {
   readonly name: string;
@@ -17,6 +19,8 @@ export interface PictureComponent {
   readonly points: readonly Point3[];
   /** point indices between which the tint drifts from standing part to tail */
   readonly drift?: readonly [number, number];
+  /** flat tape instead of a round rope */
+  readonly tape?: Tape | undefined;
   /** point index of the eye's far point */
   readonly eye?: number | undefined;
   /** on a karabiner: point indices between which it opens */
@@ -43,7 +47,8 @@ export interface PictureSettings {
   readonly frame?: readonly [number, number, number, number] | undefined;
 }
 
-interface Piece {
+/** A piece of the picture; the nearer to the viewer, the later it is drawn. */
+export interface Piece {
   readonly depth: number;
   readonly svg: string;
 }
@@ -119,7 +124,17 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
   });
   const around = neighbourhood(fine.flat());
   const pieces: Piece[] = [];
+  const hidden = hiddenAmong(components.flatMap((c) => (c.tape ? [{ points: facing(c.points, settings.face), tape: { ...c.tape, across: facing(c.tape.across, settings.face) } }] : [])));
   components.forEach((c, which) => {
+    if (c.role === 'post') {
+      pieces.push(postPiece(facing(c.points, settings.face), c.diameter, { name: c.name, tint: colours.object, edge: colours.objectEdge, units: UNITS }));
+      return;
+    }
+    if (c.tape) {
+      const turned = { ...c.tape, across: facing(c.tape.across, settings.face) };
+      pieces.push(...ribbonPieces(facing(c.points, settings.face), turned, { name: c.name, tint: tintAlong(c, settings.theme), stripe: strandTints(c.role, settings.theme).tracers[0], casing: colours.casing, units: UNITS, hidden }));
+      return;
+    }
     const points = fine[which]!;
     const rope = isRope(c);
     const frames = transportFrames(points);
@@ -130,11 +145,12 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
     const w = c.diameter;
     // the places of the line itself and of the two lighter layers, written once
     const [onLine, onBody, onLight] = [0, 0.05 * w, 0.14 * w].map((by) => points.map((p) => spot([p[0] - by, p[1] + by, 0])));
-    const tint = tintAlong(c, colours);
+    const tint = tintAlong(c, settings.theme);
+    const yarnColours = strandTints(c.role, settings.theme).tracers;
     const written = new Map<number, string>();
     const yarns = (k: number): string => {
       if (k < 0 || k >= points.length - 1) return '';
-      const there = written.get(k) ?? tracers(points, frames, s, k, Math.min(points.length - 1, k + PER_PIECE), r, colours, dims[k]!);
+      const there = written.get(k) ?? tracers(points, frames, s, k, Math.min(points.length - 1, k + PER_PIECE), r, yarnColours, dims[k]!);
       written.set(k, there);
       return there;
     };
@@ -165,9 +181,9 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
       const depth = Math.min(points[i]![2], mid[2], points[j]![2]) * 0.3 + mid[2] * 0.7;
       pieces.push({ depth, svg: `<g data-component="${c.name}" data-from="${Math.floor(i * perPoint)}" data-to="${Math.ceil(j * perPoint)}">${svg}</g>` });
     }
-    if (rope && settings.cutTail && !c.closed) {
+    if (rope && settings.cutTail && !c.closed && c.role !== 'host') {
       const end = points.at(-1)!;
-      pieces.push({ depth: end[2] + 0.05, svg: cutEnd(points, colours.casing, colours.core, mixed(colours.tail, '#140d06', 0.3)) });
+      pieces.push({ depth: end[2] + 0.05, svg: cutEnd(points, colours.casing, colours.core, mixed(strandTints(c.role, settings.theme).tint[1], '#140d06', 0.3)) });
     }
   });
   pieces.sort((a, b) => a.depth - b.depth);
@@ -225,10 +241,11 @@ function across(a: Point3, b: Point3, width: number, colour: string): string {
 }
 
 /** The colour of a component at a point index: light to dark along a rope, one for an object. */
-function tintAlong(c: PictureComponent, colours: (typeof PICTURE_THEMES)[PictureTheme]): (at: number) => string {
-  if (!isRope(c)) return () => colours.object;
+function tintAlong(c: PictureComponent, theme: PictureTheme): (at: number) => string {
+  const [from, to] = strandTints(c.role, theme).tint;
+  if (from === to) return () => from;
   const [a, b] = c.drift ?? [0, c.points.length - 1];
-  return (at) => mixed(colours.standing, colours.tail, Math.min(1, Math.max(0, (at - a) / (b - a || 1))));
+  return (at) => mixed(from, to, Math.min(1, Math.max(0, (at - a) / (b - a || 1))));
 }
 
 /** Farther away than this nothing shades, diameters. */
@@ -284,7 +301,7 @@ function smoothed(values: readonly number[]): number[] {
 }
 
 const PITCH = 3.4;
-const YARNS = [{ hand: 1, phase: 0, colour: 'tracer' }, { hand: -1, phase: 2.1, colour: 'tracer' }, { hand: 1, phase: Math.PI, colour: 'tracerTail' }] as const;
+const YARNS = [{ hand: 1, phase: 0, colour: 0 }, { hand: -1, phase: 2.1, colour: 0 }, { hand: 1, phase: Math.PI, colour: 1 }] as const;
 
 /** Height of the sheath's outward direction at an angle of frame i, 1 towards the viewer. */
 const facingViewer = (frames: Frames, i: number, angle: number) => frames.normals[i]![2] * Math.cos(angle) + frames.binormals[i]![2] * Math.sin(angle);
@@ -297,7 +314,7 @@ function tracers(
   i: number,
   j: number,
   radius: number,
-  colours: (typeof PICTURE_THEMES)[PictureTheme],
+  colours: readonly [string, string],
   dim: number,
 ): string {
   let out = '';

@@ -160,7 +160,7 @@ describe('what ropes lie on and hang in', () => {
     const count = solver.state.nodeCount;
     const tall = () => solver.point(count - 10)[1] - solver.point(10)[1];
     const before = tall();
-    solver.squeezes.push({ from: 5, to: count - 6, axis: [0, 1, 0], force: 0.05 });
+    solver.squeezes.push({ from: 5, to: count - 6, axis: [0, 1, 0], force: 0.05, along: 0 });
     while (solver.time < 30) solver.step();
     expect(tall()).toBeLessThan(before - 0.5);
 

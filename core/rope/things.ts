@@ -73,7 +73,7 @@ export interface Post {
   /** unit vector */
   readonly axis: Point3;
   readonly radius: number;
-  readonly friction: number;
+  friction: number;
   /** tangential spring, three values a node */
   readonly slip: Float64Array;
 }
@@ -183,7 +183,7 @@ export function keep(state: RopeState, hands: Hands): void {
   });
 }
 
-/** Fingers that push turns together along an axis, towards the middle of their nodes. */
+/** Fingers that push turns together along an axis, towards the middle of their nodes, and may push all of them along it. */
 export interface Squeeze {
   readonly from: number;
   readonly to: number;
@@ -191,6 +191,8 @@ export interface Squeeze {
   readonly axis: Point3;
   /** force on a node that lies a diameter or more from the middle */
   force: number;
+  /** force on every node along the axis, as share of `force` */
+  readonly along: number;
 }
 
 export function squeeze(state: RopeState, q: Squeeze): void {
@@ -204,9 +206,9 @@ export function squeeze(state: RopeState, q: Squeeze): void {
     push.push(q.force * max(-1, min(1, middle - height(n))));
     sum += push.at(-1)!;
   }
-  // the two hands push equally: they do not carry the knot along
+  // the two hands push equally: by themselves they do not carry the knot along
   const even = sum / push.length;
   push.forEach((value, k) => {
-    for (let c = 0; c < 3; c++) f[3 * (q.from + k) + c]! += (value - even) * q.axis[c]!;
+    for (let c = 0; c < 3; c++) f[3 * (q.from + k) + c]! += (value - even + q.along * q.force) * q.axis[c]!;
   });
 }

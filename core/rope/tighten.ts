@@ -9,7 +9,7 @@ import { fault } from '../errors';
 import { SettledWatch } from './settled';
 import { RopeSolver, type SolverSettings, SOLVER_SETTINGS } from './solver';
 import type { RopeSpec } from './state';
-import type { Haul, Squeeze } from './things';
+import { handsOn, type Hands, type Haul, type Squeeze } from './things';
 
 /** Node spacing along a rope in diameters. */
 export const NODE_SPACING = 0.45;
@@ -46,10 +46,28 @@ export interface RingPull {
   readonly share: number;
 }
 
-/** Turns that fingers push together: a stretch of the first rope's nodes, along an axis. */
+/** A round post that the first ropes lie round; it does not move. */
+export interface PostHeld {
+  readonly point: Point3;
+  readonly axis: Point3;
+  /** diameters */
+  readonly radius: number;
+}
+
+/** Hands that keep nodes of the first rope where they lie: along an axis only, or in every direction (null). */
+export interface HandsLaid {
+  readonly nodes: readonly number[];
+  readonly along: Point3 | null;
+}
+
+/** Turns that fingers push together: a stretch of a rope's nodes, along an axis. */
 export interface Turns {
+  /** the first where not said */
+  readonly rope?: number;
   readonly nodes: readonly [number, number];
   readonly axis: Point3;
+  /** they are also pushed along the axis, with this share of the squeeze */
+  readonly along?: number;
 }
 
 export interface Stage {
@@ -60,24 +78,32 @@ export interface Stage {
   readonly friction: number;
   /** other shares from this stage on */
   readonly shares?: Partial<Record<Pulled, number>>;
-  /** directions into which the pulls swing during this stage */
-  readonly directions?: Partial<Record<'standing' | 'tail', Point3>>;
+  /** directions into which the pulls at an end swing during this stage: one for all ropes, or one for each */
+  readonly directions?: Partial<Record<'standing' | 'tail', Point3 | readonly Point3[]>>;
   /** from this stage on the knot is drawn against a wall across the standing part, which passes through a hole in it */
   readonly wall?: boolean;
   /** force on a node with which the turns are pushed together in this stage, full loads */
   readonly squeeze?: number;
+  /** stiffness of the hands at the beginning and at the end, full loads per diameter */
+  readonly hands?: readonly [number, number];
+  /** thickness of the ropes at the beginning and at the end, as share of the full: a wound form may begin thin */
+  readonly thickness?: readonly [number, number];
   /** ends early once the knot is settled */
   readonly untilSettled?: boolean;
 }
 
 export interface Tightening {
   readonly ropes: readonly (readonly Point3[])[];
+  /** which of the ropes are closed slings; open where not said */
+  readonly closed?: readonly boolean[];
+  readonly posts?: readonly PostHeld[];
+  readonly hands?: HandsLaid;
   /** rings, karabiners, host ropes: what the ropes lie round or hang in; their places are part of the result */
   readonly things?: readonly RopeSpec[];
   readonly pulls: readonly EndPull[];
   readonly eyes: readonly EyePull[];
   readonly rings?: readonly RingPull[];
-  readonly turns?: Turns;
+  readonly turns?: readonly Turns[];
   readonly stages: readonly Stage[];
 }
 
@@ -142,7 +168,7 @@ function putWall(solver: RopeSolver, pulled: Point3, borne: Float64Array): void 
  */
 export function tighten(plan: Tightening, settings: SolverSettings = SOLVER_SETTINGS, onProgress: (share: number, solver: RopeSolver) => boolean = () => true): Tightened | null {
   const things = plan.things ?? [];
-  const solver = new RopeSolver([...plan.ropes.map((points) => ({ points })), ...things], settings);
+  const solver = new RopeSolver([...plan.ropes.map((points, i) => ({ points, closed: plan.closed?.[i] ?? false })), ...things], settings);
   const ropeNodes = solver.state.ropeStart[plan.ropes.length]!;
   const eyes = plan.eyes.map((e) => ({ ...e, disc: solver.addEyeDisc(solver.state.ropeStart[e.rope]! + e.node, e.direction, e.radius, EYE_REACH) }));
   const pulls = plan.pulls.map((p) => ({ ...p, pull: solver.addPull(solver.endNode(p.rope, p.end), p.direction, p.held ? 0 : DRAWING_SPEED), from: unit(p.direction) }));
@@ -151,8 +177,11 @@ export function tighten(plan: Tightening, settings: SolverSettings = SOLVER_SETT
     solver.hauls.push(h);
     return { ...r, haul: h };
   });
-  const fingers: Squeeze | null = plan.turns ? { from: plan.turns.nodes[0], to: plan.turns.nodes[1], axis: unit(plan.turns.axis), force: 0 } : null;
-  if (fingers) solver.squeezes.push(fingers);
+  const posts = (plan.posts ?? []).map((p) => solver.addPost(p.point, p.axis, p.radius, 0));
+  const hands: Hands | null = plan.hands ? handsOn(solver.state, plan.hands.nodes, plan.hands.along, 0) : null;
+  if (hands) solver.hands.push(hands);
+  const fingers = (plan.turns ?? []).map(({ rope = 0, nodes, axis, along = 0 }): Squeeze => ({ along, from: solver.state.ropeStart[rope]! + nodes[0], to: solver.state.ropeStart[rope]! + nodes[1], axis: unit(axis), force: 0 }));
+  solver.squeezes.push(...fingers);
   const moment = (): Moment => ({
     ropes: plan.ropes.map((_, rope) => solver.points(rope)),
     things: things.map((_, thing) => solver.points(plan.ropes.length + thing)),
@@ -168,17 +197,20 @@ export function tighten(plan: Tightening, settings: SolverSettings = SOLVER_SETT
   for (const stage of plan.stages) {
     Object.assign(shares, stage.shares);
     solver.friction = stage.friction;
-    if (fingers) fingers.force = stage.squeeze ?? 0;
+    for (const post of posts) post.friction = stage.friction;
+    for (const f of fingers) f.force = stage.squeeze ?? 0;
     for (const p of pulls) p.from = p.pull.direction;
     if (stage.wall) putWall(solver, pulls.find((p) => p.end === 'standing')!.from, borne);
     const begin = solver.time;
     const watch = stage.untilSettled ? new SettledWatch(solver) : null;
     for (let u = 0; u < 1; u = (solver.time - begin) / stage.duration) {
+      if (hands) hands.stiffness = between(stage.hands ?? [0, 0], u);
+      if (stage.thickness) solver.thickness = between(stage.thickness, u);
       const force = stage.force[0] + (stage.force[1] - stage.force[0]) * u;
       for (const p of pulls) {
         p.pull.force = force * (shares[p.end] ?? p.share);
         const to = stage.directions?.[p.end];
-        if (to) p.pull.direction = swung(p.from, to, u);
+        if (to) p.pull.direction = swung(p.from, oneOf(to, p.rope), u);
       }
       for (const e of eyes) e.disc.force = force * (shares.eye ?? e.share);
       for (const r of rings) r.haul.tension = force * (shares.eye ?? r.share);
@@ -193,10 +225,16 @@ export function tighten(plan: Tightening, settings: SolverSettings = SOLVER_SETT
       }
       if (watch?.settled()) break;
     }
+    if (stage.thickness) solver.thickness = stage.thickness[1];
     planned += stage.duration;
   }
   return { tight: moment(), smallestDistanceEver: solver.smallestDistanceEver, nodeCount: solver.state.nodeCount, steps };
 }
+
+const between = ([a, b]: readonly [number, number], u: number): number => a + (b - a) * u;
+
+/** The direction for a rope: the one for all, or its own. */
+const oneOf = (to: Point3 | readonly Point3[], rope: number): Point3 => (typeof to[0] === 'number' ? (to as Point3) : (to as readonly Point3[])[rope]!);
 
 /** Between two directions, `u` from 0 to 1. */
 function swung(from: Point3, to: Point3, u: number): Point3 {

@@ -1,7 +1,7 @@
 /** A shape as binary glTF 2.0: each component a tube with tints and occlusion in its vertex colours. */
 import { Document, NodeIO } from '@gltf-transform/core';
 import type { ShapeComponent } from '../../core/knots/stored';
-import { finePoints, isRope, occluders, tubeMesh, tubeSettings } from '../../core/picture';
+import { componentMesh, isRope, occluders } from '../../core/picture';
 
 /** glTF counts in metres: one rope diameter becomes that of a 10 mm rope. */
 export const METRES_PER_ROPE_DIAMETER = 0.01;
@@ -16,7 +16,7 @@ export async function shapeGlb(components: readonly ShapeComponent[], name: stri
   const others = occluders(components);
   for (const c of components) {
     const rope = isRope(c);
-    const mesh = tubeMesh(finePoints(c.points, c.closed, STEP), { ...tubeSettings(c, 'paper', others), step: STEP, sides: SIDES });
+    const mesh = componentMesh(c, 'paper', others, { step: STEP, sides: SIDES });
     const accessor = (array: Float32Array<ArrayBuffer>, type: 'VEC2' | 'VEC3') => document.createAccessor().setType(type).setArray(array).setBuffer(buffer);
     const primitive = document
       .createPrimitive()

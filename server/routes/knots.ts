@@ -3,8 +3,8 @@ import { ENDPOINTS } from '../../contract';
 import { choose, ropeNeeded } from '../../core/choose';
 import type { Point3 } from '../../core/curve';
 import { fault } from '../../core/errors';
-import { pointsOf, type ShapeComponent, type ShapeState } from '../../core/knots/stored';
-import { CATALOGUE_VERSION, faultsWithShape, formWithWraps, framesOf, knotById, knotIds, shapeOf, storedForm, wrapsOf, type Onto } from '../../core/knots/catalogue';
+import { linesOf, pointsOf, type BakedForm, type BakedRope, type ShapeComponent, type ShapeState } from '../../core/knots/stored';
+import { CATALOGUE_VERSION, faultsWithShape, formWithWraps, framesOf, knotById, knotIds, shapeOf, storedForm, variantForm, wrapsOf, type Onto } from '../../core/knots/catalogue';
 import { FAMILIES } from '../../core/knots/types';
 import { crossingIds } from '../../core/knots/crossing-ids';
 import { differingPlace } from '../../core/knots/differs';
@@ -24,34 +24,55 @@ interface Asked {
   readonly fault?: string | undefined;
   readonly wraps?: number | undefined;
   readonly object?: 'clip' | 'ring' | 'post' | undefined;
+  readonly variant?: string | undefined;
 }
 
 /**
  * The form, state and object that a request names.
- * @throws unknown-knot, unknown-fault, no-wraps-form, no-object-form
+ * @throws unknown-knot, unknown-fault, unknown-variant, no-wraps-form, no-object-form, bad-input
  */
-function asked(id: string, { state, fault: faulty, wraps, object }: Asked): { form: string; state: ShapeState; onto: Onto | null } {
+function asked(id: string, { state, fault: faulty, wraps, object, variant }: Asked): { form: string; state: ShapeState; onto: Onto | null } {
   const { entry } = knotById(id);
   if (faulty !== undefined && !faultsWithShape(id).includes(faulty)) throw fault('unknown-fault', { knot: id, fault: faulty });
   if (faulty !== undefined && wraps !== undefined && wraps !== entry.usual_wraps) throw fault('no-wraps-form', { knot: id, wraps });
-  if (object === 'post') throw fault('no-object-form', { knot: id, object });
-  const form = faulty ?? (wraps === undefined ? 'right' : formWithWraps(id, wraps));
+  if (variant !== undefined && (faulty !== undefined || wraps !== undefined)) throw fault('bad-input', {}, [{ path: 'querystring.variant', message: 'not together with fault or wraps' }]);
+  const form = faulty ?? (variant !== undefined ? variantForm(id, variant) : wraps === undefined ? 'right' : formWithWraps(id, wraps));
   // a tie-in knot has the harness for its ring
   const ring = entry.purposes.includes('tie-in') ? (form === 'one-harness-point' ? 'one' : 'both') : 'ring';
-  return { form, state: state ?? 'tight', onto: object === undefined ? null : object === 'clip' ? 'clip' : ring };
+  return { form, state: state ?? 'tight', onto: object === undefined ? null : object === 'ring' ? ring : object };
 }
 
 /** Half the size of the knot proper in a state, for framing: its height, or for a square crop whichever is larger. */
 function knotRadius(id: string, form: string, state: ShapeState, crop: 'whole' | 'knot' | 'tall'): number {
   const f = storedForm(id, form);
-  if (state !== 'laid') return (f.set.length_ropeDiameters.value / 2) * (state === 'dressed' ? 1.2 : 1);
+  const { reach_ropeDiameters: reach } = f.set;
+  const opened = state === 'dressed' ? 1.2 : state === 'laid' ? 1.35 : 1;
+  if (reach && (state !== 'laid' || f.laidView.apart_ropeDiameters === 0)) return opened * (crop === 'knot' ? Math.max(...reach) : reach[1]);
+  if (state !== 'laid') return (f.set.length_ropeDiameters.value / 2) * opened;
+  const proper = (rope: BakedRope) => pointsOf(rope).filter((_, i) => i > rope.marks.standing[1] - 2 && i < rope.marks.tail[0] + 2);
+  if (reach) return Math.max(...[f.laid, ...(f.laid.second ? [f.laid.second] : [])].flatMap(proper).filter((p) => !farFromKnot(f, p)).map((p) => (crop === 'knot' ? Math.max(Math.abs(p[0]), Math.abs(p[1])) : Math.abs(p[1]))));
   const m = f.laid.marks;
   const knot = pointsOf(f.laid).filter((_, i) => i > m.standing[1] - 2 && i < m.tail[0] + 2 && (m.eye === undefined || Math.abs(i - m.eye) > 30));
   return Math.max(...knot.map((p) => (crop === 'knot' ? Math.max(Math.abs(p[0]), Math.abs(p[1])) : Math.abs(p[1]))));
 }
 
+/** In an eye, away from the knot proper. */
+function farFromKnot(f: BakedForm, p: Point3): boolean {
+  const points = pointsOf(f.laid);
+  return [f.laid.marks.eye, f.laid.marks.second_eye].some((e) => e !== undefined && Math.hypot(points[e]![0] - p[0], points[e]![1] - p[1], points[e]![2] - p[2]) < EYE_REACH);
+}
+const EYE_REACH = 14;
+
 function asPicture(components: readonly ShapeComponent[]): PictureComponent[] {
   return components.map(({ marks, ...c }) => (marks?.standing && marks.tail ? { ...c, drift: [marks.standing[1], marks.tail[0]] as const, eye: marks.eye } : { ...c, gate: marks?.gate }));
+}
+
+/** Marks as other programs read them: both eyes in one, a sling's ends left out, for it has none. */
+function asPublic({ marks, ...c }: ShapeComponent) {
+  if (!marks) return c;
+  const { second_eye, eye, standing, tail, ...rest } = marks;
+  const ends = c.closed ? {} : { standing, tail };
+  return { ...c, marks: { ...ends, ...rest, ...(eye !== undefined && { eye: second_eye === undefined ? eye : ([eye, second_eye] as [number, number]) }) } };
 }
 
 function sendSvg(reply: FastifyReply, svg: string): FastifyReply {
@@ -69,16 +90,19 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
   bind(app, context, ENDPOINTS.knot, ({ params }) => {
     const { entry, baked } = knotById(params.id);
     const right = baked.forms['right']!;
-    const laid = crossingsSeenFrom([{ points: pointsOf(right.laid), closed: false }], [0, 0, 1]);
+    const lines = linesOf(right.laid);
+    const laid = crossingsSeenFrom(lines, [0, 0, 1]);
     return {
       ...entry,
       catalogue_version: CATALOGUE_VERSION,
       faults_with_shape: faultsWithShape(params.id),
-      crossings: { count: laid.count, gauss_code: `open: ${gaussCodeOf(diagramOf(laid, 1))[0]!}`, of: 'the laid form, seen from the front, standing end to tail' },
+      crossings: { count: laid.count, gauss_code: gaussCodeOf(diagramOf(laid, lines.length)).map((code, i) => `${lines[i]!.closed ? 'closed' : 'open'}: ${code}`).join('\n'), of: 'the laid form, seen from the front, standing end to tail' },
       family_name: FAMILIES[entry.family],
       path_in_words: pathInWords(laid, undefined, right.laid.marks.eye),
       wraps: wrapsOf(params.id),
       tied_to: right.objects[0]?.name ?? null,
+      variants: entry.variants?.filter((v) => v.form in baked.forms) ?? [],
+      drawn_up_here: !right.composed,
       laid_view: right.laidView,
       measures: { in_knot_ropeDiameters: right.set.inKnot_ropeDiameters, girth_ropeDiameters: right.set.girth_ropeDiameters, width_ropeDiameters: right.set.width_ropeDiameters, length_ropeDiameters: right.set.length_ropeDiameters },
     };
@@ -87,7 +111,7 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
   bind(app, context, ENDPOINTS.shape, ({ params, query, reply }) => {
     const { form, state, onto } = asked(params.id, query);
     void reply.header('cache-control', KEEP);
-    return { unit: 'rope-diameter', components: shapeOf(params.id, form, state, onto) };
+    return { unit: 'rope-diameter', components: shapeOf(params.id, form, state, onto).map(asPublic) };
   });
 
   bind(app, context, ENDPOINTS.obj, ({ params, query, reply }) => {

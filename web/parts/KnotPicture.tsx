@@ -11,6 +11,8 @@ export interface KnotPictureProps {
   /** what hangs in the eye, where it is not the harness */
   readonly object?: 'clip' | 'ring' | undefined;
   readonly wraps?: number | undefined;
+  /** another form that is right too */
+  readonly variant?: string | undefined;
   /** another form whose frame is shared, so that both pictures have one scale */
   readonly fit?: string | undefined;
   /** a ring where it differs from the form named by fit */
@@ -22,10 +24,11 @@ export interface KnotPictureProps {
 }
 
 /** Address of a computed picture. */
-export function pictureUrl({ knot, form = 'right', face = 'front', state, crop = 'whole', harness, object, wraps, fit, ring, size }: KnotPictureProps, theme: string): string {
+export function pictureUrl({ knot, form = 'right', face = 'front', state, crop = 'whole', harness, object, wraps, variant, fit, ring, size }: KnotPictureProps, theme: string): string {
   const q = new URLSearchParams({ face, crop, size: String(size), theme });
   if (state) q.set('state', state);
-  if (wraps !== undefined) q.set('wraps', String(wraps));
+  if (variant) q.set('variant', variant);
+  else if (wraps !== undefined) q.set('wraps', String(wraps));
   const fault = harness === 'one' ? 'one-harness-point' : form;
   if (fault !== 'right') q.set('fault', fault);
   if (harness) q.set('object', 'ring');

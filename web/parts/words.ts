@@ -1,7 +1,7 @@
 /** The interface's words for the values of the contract. */
 import type { Job } from '../../core/choose/job';
 import type { Verdict } from '../../core/inspect';
-import type { Grade, KnotEntry, Source } from '../../core/knots/types';
+import type { Family, Grade, KnotEntry, Source } from '../../core/knots/types';
 
 export const VERDICT_WORDS: Record<Verdict, string> = { 'meets-the-rule': 'Meets the rule', 'put-right': 'Put right', 'take-out-and-retie': 'Take out and retie', 'not-judged': 'Not judged' };
 export const PURPOSE_WORDS: Record<Job['purpose'], string> = {
@@ -20,7 +20,9 @@ export const PULL_WORDS: Record<Job['pulls'][number], string> = {
 export const GRADE_WORDS: Record<Grade, string> = { made: 'made for it', ok: 'will do', avoid: 'to be avoided', fails: 'fails' };
 export const SOURCE_WORDS: Record<Source, string> = { practice: 'from practice', general: 'general knowledge, to be confirmed' };
 export const CERTAINTY_WORDS: Record<KnotEntry['form_certainty'], string> = { settled: 'Settled', 'one-derivation': 'One derivation only', unsettled: 'Not settled' };
-export const POINT_WORDS: Record<string, string> = { name: 'Right knot', front: 'Front', back: 'Back', path: 'Path', tail: 'Tail', stopper: 'Stopper', set: 'Set', eye: 'Eye', harness: 'Harness' };
+export const POINT_WORDS: Record<string, string> = { name: 'Right knot', front: 'Front', back: 'Back', path: 'Path', tail: 'Tail', stopper: 'Stopper', set: 'Set', eye: 'Eye', harness: 'Harness', count: 'Count', wraps: 'Wraps', object: 'Object', gate: 'Gate', joint: 'Joint', slides: 'Slides, bites', otherwise: 'Other loads' };
+
+export const FAMILY_HEADINGS: Record<Family, string> = { 'end-loop': 'End loops', 'two-eyes': 'Loops with two eyes', midline: 'Midline loops', noose: 'Nooses', bend: 'Joints of two ropes', hitch: 'Hitches to an object', friction: 'Friction hitches', stopper: 'Stoppers' };
 
 /** Date and time of this device's zone, to the minute. */
 export const momentText = (iso: string): string => new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });

@@ -16,6 +16,8 @@ export type KnotReply = KnotEntry & {
   readonly wraps: readonly number[];
   /** the object that it is stored with */
   readonly tied_to: string | null;
+  /** false where its author says how it lies: there is nothing to draw up */
+  readonly drawn_up_here: boolean;
   readonly path_in_words: string;
   readonly crossings: { readonly count: number };
   readonly measures: Readonly<Record<'in_knot_ropeDiameters' | 'girth_ropeDiameters' | 'width_ropeDiameters' | 'length_ropeDiameters', Range>>;
@@ -27,6 +29,7 @@ export interface ShapeQuestion {
   readonly state: ShapeState;
   readonly fault?: string | undefined;
   readonly wraps?: number | undefined;
+  readonly variant?: string | undefined;
   readonly object?: 'clip' | 'ring' | undefined;
 }
 

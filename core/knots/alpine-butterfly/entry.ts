@@ -1,4 +1,5 @@
-import { ANOTHER_KNOT, LOOSE } from '../common-faults';
+import { ANOTHER_KNOT, LOOSE, OTHER_ENDS_LOADED, otherwisePoint, setPoint } from '../common-faults';
+import { point, seen, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
 export const entry = {
@@ -19,17 +20,27 @@ export const entry = {
     { condition: 'after-hard-falls', least: 2, most: 3, text: 'bend the wings back', source: 'general' },
   ],
   set: { text: 'both rope ends, then the eye', source: 'general' },
+  adjust: { text: 'two-wrap: draw the eye to size before the tuck; three-wrap: lengthen the fingertip turn; in place: feed rope through, and dress, set and look at both faces again', source: 'practice' },
+  look_again: { text: 'before load goes over to it, and after it was moved or the load went to the other rope', source: 'practice' },
   loosens: { text: 'keeps its form once set', source: 'general' },
   front_because: 'laid out by the twist, the face from which the far loop was folded away behind: the two crossings of the twist are seen from the side from which they were made',
   faces: [
     { face: 'front', shows: 'laid: a wing on each side; between them the two crossings of the twist, one above the other, and the two legs of the eye side by side; set: a wing on each side, one strand lies across from wing to wing, over the two legs of the eye', source: 'general' },
     { face: 'back', shows: 'laid: the same from behind, the two legs of the eye side by side; set: two strands lie parallel across, one below the other, over the legs', source: 'general' },
   ],
-  check_points: [],
+  check_points: [
+    point('name', 'A wing on each side, one eye between them?', 'Rope in on one side, out on the other.', 'two wings, one eye', seen('front'), [wrong('false-butterfly', 'a false butterfly', seen('front', 'false-butterfly')), wrong('eye-pulled-through', 'no eye'), wrong('another-knot', 'something else')]),
+    point('front', 'Front: do the parts that trap the lines lie parallel?', 'One strand across from wing to wing, over the two legs.', 'as a true one', seen('front'), [wrong('false-butterfly', 'it only looks nearly parallel', seen('front', 'false-butterfly'))]),
+    point('back', 'Turn it over. Two strands parallel across, no cross?', 'A cross where a true one has none means the false form.', 'parallel, no cross', seen('back'), [wrong('false-butterfly', 'a cross', seen('back', 'false-butterfly'))], { count: { of: 'strands across', is: 'two, parallel' } }),
+    point('path', 'Follow a strand that leaves the eye. Does it go round the line and down inside its partner?', 'The two trap each other. Straight down on the outside means the eye can pull through.', 'inside its partner', seen('back', 'right', 'dressed'), [wrong('false-butterfly', 'straight down outside', seen('back', 'false-butterfly', 'dressed'))]),
+    point('eye', 'Is the eye where it was, whole, and the damage still in it?', 'Pull at the eye: it may not run.', 'whole', seen('front'), [wrong('eye-pulled-through', 'drawn back, or a slip knot in its place')]),
+    setPoint('front', 'both rope ends, then the eye'),
+    otherwisePoint('Look before load goes over to it, with nothing hanging on it. Asking the one who tied it is no check.'),
+  ],
   faults: [
     { id: 'false-butterfly', name: 'false butterfly', arises: 'the second twist was made the other way', shows: 'one face only looks nearly parallel, the other shows a cross where a true one has none; the strand from the eye goes straight down outside its partner', verdict: 'take-out-and-retie', what_to_do: 'Do not load it: the eye can pull through. If in doubt tie a new butterfly, using the eye and body of the old one as its eye, so that the doubtful knot carries nothing.', source: 'practice' },
     { id: 'eye-pulled-through', name: 'eye pulled back through', arises: 'the eye was drawn back while the knot was moved', shows: 'no eye, or a slip knot in its place', verdict: 'take-out-and-retie', what_to_do: 'Take it out and tie it again.', source: 'practice' },
-    LOOSE, ANOTHER_KNOT,
+    LOOSE, OTHER_ENDS_LOADED, ANOTHER_KNOT,
   ],
   tail_rule_key: 'none',
   recognised: { by: 'trained', text: 'the false one looks alike in passing, even from the rope: both faces must be seen', source: 'practice' },

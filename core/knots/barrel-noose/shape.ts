@@ -60,7 +60,7 @@ function slidShut(points: readonly Point3[], eyeNode: number, clip: ShapeCompone
       { rope: 0, end: 'tail', direction: [0.1, 1, 0.15], share: 0.5 },
     ],
     eyes: [],
-    turns: { nodes: [turns[0]!, turns.at(-1)!], axis: [0, 1, 0] },
+    turns: [{ nodes: [turns[0]!, turns.at(-1)!], axis: [0, 1, 0] }],
     stages: [
       { duration: 250, force: [0.1, 0.4], friction: 0.05 },
       { duration: 400, force: [0.4, 0.6], friction: 0.05, squeeze },

@@ -15,6 +15,8 @@ export const entry = {
     { condition: 'after-hard-falls', least: 1, most: 1, text: 'does not jam', source: 'practice' },
   ],
   set: { text: 'standing part, tail, and both legs of the eye', source: 'general' },
+  adjust: { text: 'draw the eye small before the lock is set', source: 'practice' },
+  look_again: { text: 'after it was moved or adjusted: dress, set and measure the tail again', source: 'practice' },
   loosens: { text: 'the lock keeps the collar from opening', source: 'general' },
   front_because: 'the face on which the third strand comes up between the other two; the collar lies behind',
   faces: [

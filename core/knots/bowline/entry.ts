@@ -17,6 +17,8 @@ export const entry = {
     { condition: 'after-hard-falls', least: 1, most: 1, text: 'push the collar back', source: 'practice' },
   ],
   set: { text: 'standing part, tail, and both legs of the eye', source: 'general' },
+  adjust: { text: 'the legs of the eye are drawn through the knot while it is loose; set it again', source: 'general' },
+  look_again: { text: 'after every idle time: it loosens when it is not loaded', source: 'practice' },
   loosens: { text: 'loosens when idle', source: 'practice' },
   front_because: 'the face on which both strands of the collar go into the nipping loop; the tail lies inside the eye',
   faces: [

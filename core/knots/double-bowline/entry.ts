@@ -15,6 +15,8 @@ export const entry = {
     { condition: 'after-hard-falls', least: 1, most: 2, text: 'push the collar back', source: 'general' },
   ],
   set: { text: 'standing part, tail, and both legs of the eye', source: 'general' },
+  adjust: { text: 'the legs of the eye are drawn through the knot while it is loose; set it again', source: 'general' },
+  look_again: { text: 'after an idle time', source: 'general' },
   loosens: { text: 'can loosen when idle: look at it again', source: 'general' },
   front_because: 'the face on which the end goes in and comes out over the two nipping turns',
   faces: [

@@ -19,6 +19,8 @@ export const entry = {
     { condition: 'set-unevenly', least: 4, most: 5, text: 'crossed inside or left loose it jams', source: 'practice' },
   ],
   set: { text: 'four strands, one by one: standing part, tail, and both legs of the eye', source: 'practice' },
+  adjust: { text: 'draw the harness loop close before the retrace: afterwards it cannot be shortened cheaply', source: 'practice' },
+  look_again: { text: 'after it was moved or adjusted: dress, set and measure the tail again', source: 'practice' },
   loosens: { text: 'keeps its form when idle', source: 'general' },
   front_because: 'the face on which the pair of standing part and tail comes in over the pair that makes the near turn; the flat eight can be followed pair by pair',
   faces: [

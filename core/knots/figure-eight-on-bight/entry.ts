@@ -1,4 +1,5 @@
-import { ANOTHER_KNOT, EYE_TOO_LARGE, LOOSE, TAIL_SHORT } from '../common-faults';
+import { ANOTHER_KNOT, EYE_TOO_LARGE, LOOSE, OTHER_ENDS_LOADED, TAIL_SHORT, otherwisePoint, setPoint, tailPoint } from '../common-faults';
+import { point, seen, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
 export const entry = {
@@ -18,18 +19,28 @@ export const entry = {
     { condition: 'after-hard-falls', least: 3, most: 5, text: 'can set so hard that it needs tools', source: 'practice' },
   ],
   set: { text: 'four strands, one by one: standing part, tail, and both legs of the eye', source: 'practice' },
+  adjust: { text: 'work the knot along the strands', source: 'practice' },
+  look_again: { text: 'after it was moved or adjusted: dress, set and measure the tail again', source: 'practice' },
   loosens: { text: 'keeps its form once set', source: 'general' },
   front_because: 'the face on which the pair of standing part and tail comes in over the pair that makes the near turn, as on the follow-through',
   faces: [
     { face: 'front', shows: 'the shape of an eight in pairs: strands side by side at every place', source: 'practice' },
     { face: 'back', shows: 'the same eight again: strands side by side at every place', source: 'practice' },
   ],
-  check_points: [],
+  check_points: [
+    point('name', 'One full turn round its own two strands?', 'Count at the neck.', 'one full turn', seen('front'), [wrong('turns-short', 'half a turn: an overhand'), wrong('turns-one-more', 'one and a half: a nine'), wrong('another-knot', 'something else')]),
+    point('front', 'Front: do the strands of every pair run side by side?', 'Two strands at every place; neither crosses its partner.', 'side by side', seen('front'), [wrong('pair-twisted', 'a strand crosses its partner')], { count: { of: 'strands at each place', is: 'two' } }),
+    point('back', 'Turn it over. Pairs again, four strands out of it?', 'Standing part and tail above, two legs below.', 'pairs, four strands', seen('back'), [wrong('pair-twisted', 'a strand crosses its partner')], { count: { of: 'strands that leave the knot', is: 'four' } }),
+    tailPoint(),
+    setPoint('front', 'four strands: standing part, tail and both legs of the eye'),
+    point('eye', 'Is the eye as small as the job allows?', 'A large eye catches things.', 'small', seen('front'), [wrong('eye-too-large', 'large', seen('front', 'eye-too-large'))]),
+    otherwisePoint('Standing part against tail with the eye idle, or the eye pulled apart, opens it.'),
+  ],
   faults: [
     { id: 'pair-twisted', name: 'strands of a pair twisted', arises: 'the bight turned over while it was led', shows: 'a strand crosses its partner', verdict: 'put-right', what_to_do: 'Lay the strands parallel along the whole way; set it again.', source: 'practice' },
     { id: 'turns-short', name: 'only half a turn', arises: 'the bight went in half a turn early', shows: 'it is an overhand', verdict: 'take-out-and-retie', what_to_do: 'Take it out and make the full turn.', source: 'practice' },
     { id: 'turns-one-more', name: 'one and a half turns', arises: 'the bight went round half a turn further', shows: 'it is a nine', verdict: 'remark', what_to_do: 'Nothing: it is noted as a nine.', source: 'practice' },
-    EYE_TOO_LARGE, LOOSE, TAIL_SHORT, ANOTHER_KNOT,
+    EYE_TOO_LARGE, OTHER_ENDS_LOADED, LOOSE, TAIL_SHORT, ANOTHER_KNOT,
   ],
   tail_rule_key: 'figure-eight-on-bight',
   recognised: { by: 'anyone', text: 'known to everybody, easy to check', source: 'practice' },

@@ -1,4 +1,5 @@
-import { ANOTHER_KNOT, EYE_TOO_LARGE, LOOSE, TAIL_SHORT } from '../common-faults';
+import { ANOTHER_KNOT, EYE_TOO_LARGE, LOOSE, OTHER_ENDS_LOADED, TAIL_SHORT, otherwisePoint, setPoint, tailPoint } from '../common-faults';
+import { point, seen, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
 export const entry = {
@@ -18,16 +19,26 @@ export const entry = {
     { condition: 'after-hard-falls', least: 5, most: 5, text: 'tools or a knife', source: 'practice' },
   ],
   set: { text: 'standing part, tail, and both legs of the eye, one by one', source: 'practice' },
+  adjust: { text: 'work the knot along the strands', source: 'practice' },
+  look_again: { text: 'after it was moved or adjusted: dress, set and measure the tail again', source: 'practice' },
   loosens: { text: 'keeps its form once set', source: 'general' },
   front_because: 'the face on which the pair of legs goes down to the eye over the last bow',
   faces: [
     { face: 'front', shows: 'an overhand in pairs: strands parallel all through', source: 'practice' },
     { face: 'back', shows: 'the same again, mirrored: pairs everywhere', source: 'general' },
   ],
-  check_points: [],
+  check_points: [
+    point('name', 'Half a turn: an overhand of both strands?', 'Count at the neck.', 'an overhand', seen('front'), [wrong('another-knot', 'something else')]),
+    point('front', 'Front: do the strands of every pair run side by side?', 'Two strands at every place; neither crosses its partner.', 'side by side', seen('front'), [wrong('pair-twisted', 'a strand crosses its partner')], { count: { of: 'strands at each place', is: 'two' } }),
+    point('back', 'Turn it over. Pairs again, four strands out of it?', 'Standing part and tail above, two legs below.', 'pairs, four strands', seen('back'), [wrong('pair-twisted', 'a strand crosses its partner')], { count: { of: 'strands that leave the knot', is: 'four' } }),
+    tailPoint(),
+    setPoint('front', 'four strands: standing part, tail and both legs of the eye'),
+    point('eye', 'Is the eye as small as the job allows?', 'A large eye catches things.', 'small', seen('front'), [wrong('eye-too-large', 'large', seen('front', 'eye-too-large'))]),
+    otherwisePoint('Standing part against tail with the eye idle, or the eye pulled apart, opens it.'),
+  ],
   faults: [
     { id: 'pair-twisted', name: 'strands of a pair twisted', arises: 'the bight turned over while it was led', shows: 'a strand crosses its partner', verdict: 'put-right', what_to_do: 'Lay the strands parallel along the whole way; set it again.', source: 'practice' },
-    EYE_TOO_LARGE, LOOSE, TAIL_SHORT, ANOTHER_KNOT,
+    EYE_TOO_LARGE, OTHER_ENDS_LOADED, LOOSE, TAIL_SHORT, ANOTHER_KNOT,
   ],
   tail_rule_key: 'overhand-on-bight',
   recognised: { by: 'anyone', text: 'everyone knows it', source: 'general' },

@@ -1,4 +1,5 @@
-import { ANOTHER_KNOT, LOOSE, TAIL_SHORT } from '../common-faults';
+import { ANOTHER_KNOT, LOOSE, OTHER_ENDS_LOADED, TAIL_SHORT, otherwisePoint, setPoint, tailPoint } from '../common-faults';
+import { point, seen, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
 export const entry = {
@@ -16,17 +17,27 @@ export const entry = {
     { condition: 'after-hard-falls', least: 3, most: 4, text: 'not known from trials; pushing the standing part back opens it', source: 'general' },
   ],
   set: { text: 'the tail first, to snug the slip loop; then the standing part, which shuts the bight on the tail', source: 'practice' },
+  adjust: { text: 'push the standing part back to open it', source: 'practice' },
+  look_again: { text: 'after it was moved or adjusted: dress, set and measure the tail again', source: 'practice' },
   loosens: { text: 'not known', source: 'general' },
   front_because: 'the face on which the bight of the standing part is seen to come through the loop and to hold the tail',
   faces: [
     { face: 'front', shows: 'laid: a small loop, a bight of the standing part through it, the tail through that bight; set: three lobes round the rope on the flat face', source: 'practice' },
     { face: 'back', shows: 'the tail passing round the back to the bight', source: 'practice' },
   ],
-  check_points: [],
+  check_points: [
+    point('name', 'Does pulling the standing part shut the bight on the tail?', 'Pull it. The bight was drawn from the standing part.', 'it shuts on the tail', seen('front'), [wrong('bight-from-tail', 'it does not close'), wrong('another-knot', 'something else')]),
+    point('front', 'Three even lobes round the rope on the flat face?', 'Count them.', 'three even lobes', seen('front'), [wrong('tail-from-wrong-side', 'a lump without three lobes')], { count: { of: 'lobes', is: 'three' } }),
+    point('back', 'Turn it over. Does the tail pass round the back to the bight?', 'It goes in from the other face.', 'round the back', seen('back'), [wrong('tail-from-wrong-side', 'in from the wrong side')]),
+    point('object', 'Round what does it stand, and against what?', 'Free at a rope’s end against a device or a slot; in a tag behind a noose or eye; butted up behind a tie-in.', 'said, and it does not pass', seen('front'), [wrong('other-ends-loaded', 'it passes, or nobody can say')]),
+    tailPoint(),
+    setPoint('front', 'the tail, then the standing part'),
+    otherwisePoint('It opens when the standing part is pushed back.'),
+  ],
   faults: [
     { id: 'bight-from-tail', name: 'bight drawn from the tail', arises: 'the slip was made with the wrong part', shows: 'the standing part does not close it', verdict: 'take-out-and-retie', what_to_do: 'Take it out and tie it again, the bight drawn from the standing part.', source: 'practice' },
     { id: 'tail-from-wrong-side', name: 'tail through from the wrong side', arises: 'the tail went through the bight the other way', shows: 'a lump without three lobes', verdict: 'take-out-and-retie', what_to_do: 'Take the tail out, round the back, and through from the other side.', source: 'practice' },
-    LOOSE, TAIL_SHORT, ANOTHER_KNOT,
+    OTHER_ENDS_LOADED, LOOSE, TAIL_SHORT, ANOTHER_KNOT,
   ],
   tail_rule_key: 'trefoil-stopper',
   recognised: { by: 'trained', text: 'three even lobes; few know it', source: 'general' },

@@ -1,6 +1,7 @@
 /** What of a shape the panel shows: the knot, its eye and a little of what it is tied to; long ends and long objects run out of it. */
 import { arcLengths, distance, type Point3 } from '../../../core/curve';
 import { isRope } from '../../../core/picture/component';
+import type { Tape } from '../../../core/picture/ribbon';
 
 export interface SceneComponent {
   readonly name: string;
@@ -8,7 +9,8 @@ export interface SceneComponent {
   readonly closed: boolean;
   readonly diameter: number;
   readonly points: readonly Point3[];
-  readonly marks?: { readonly standing?: readonly [number, number] | undefined; readonly tail?: readonly [number, number] | undefined; readonly eye?: number | undefined; readonly legs?: readonly (readonly [number, number])[] | undefined; readonly gate?: readonly [number, number] | undefined } | undefined;
+  readonly tape?: Tape | undefined;
+  readonly marks?: { readonly standing?: readonly [number, number] | undefined; readonly tail?: readonly [number, number] | undefined; readonly eye?: number | readonly [number, number] | undefined; readonly legs?: readonly (readonly [number, number])[] | undefined; readonly second_legs?: readonly (readonly [number, number])[] | undefined; readonly gate?: readonly [number, number] | undefined } | undefined;
 }
 
 export interface Framing {
@@ -30,19 +32,26 @@ const MARGIN = 1;
 
 /** Points that must be seen, from whatever side. */
 function wanted(components: readonly SceneComponent[], whole: boolean): Point3[] {
-  const ropes = components.filter(isRope);
-  const rope = ropes.flatMap(({ points, marks }) => {
+  const ropes = components.filter((c) => isRope(c) && c.role !== 'host');
+  const rope = ropes.flatMap(({ points, marks, closed, tape }) => {
     const s = arcLengths(points);
     const from = s[marks?.standing?.[1] ?? 0]! - BEYOND;
     const tail = s[marks?.tail?.[0] ?? points.length - 1]!;
     const to = whole || s.at(-1)! - tail <= SHORT_TAIL ? s.at(-1)! : tail + BEYOND;
-    const far = marks?.eye === undefined ? 0 : s[marks.eye]!;
-    const [legFrom, legTo] = marks?.legs ? [s[marks.legs[0]![0]]!, s[marks.legs[1]![1]]!] : [far, far];
-    const hidden = (v: number) => !whole && v > legFrom + EYE && v < legTo - EYE;
-    return points.filter((_, i) => s[i]! >= from && s[i]! <= to && !hidden(s[i]!));
+    const legs = [marks?.legs, marks?.second_legs].flatMap((l) => (l ? [[s[l[0]![0]]!, s[l[1]![1]]!] as const] : []));
+    const hidden = (v: number) => !whole && legs.some(([legFrom, legTo]) => v > legFrom + EYE && v < legTo - EYE);
+    if (closed) return whole ? [...points] : nearHost(points, components);
+    const shown = points.filter((_, i) => s[i]! >= from && s[i]! <= to && !hidden(s[i]!));
+    return tape ? shown.flatMap((p) => [-0.5, 0.5].map((u): Point3 => [p[0], p[1] + u * tape.width, p[2]])) : shown;
   });
-  const things = components.filter((c) => !ropes.includes(c)).flatMap(({ points }) => points.filter((p) => rope.some((q) => distance(p, q) < OBJECT)));
+  const things = components.filter((c) => !ropes.includes(c)).flatMap(({ points, role, diameter }) => (role === 'host' ? [] : points.filter((p) => rope.some((q) => distance(p, q) < OBJECT + (role === 'post' ? diameter / 2 : 0)))));
   return [...rope, ...things];
+}
+
+/** Of a sling what lies on its host, and a little more. */
+function nearHost(points: readonly Point3[], components: readonly SceneComponent[]): Point3[] {
+  const host = components.find((c) => c.role === 'host');
+  return host ? points.filter((p) => host.points.some((q) => distance(p, q) < host.diameter / 2 + BEYOND)) : [...points];
 }
 
 /** @param whole the eye and short ends too, not the knot alone */

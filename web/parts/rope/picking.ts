@@ -36,6 +36,7 @@ interface Marks {
   readonly standing?: readonly [number, number] | undefined;
   readonly tail?: readonly [number, number] | undefined;
   readonly legs?: readonly (readonly [number, number])[] | undefined;
+  readonly second_legs?: readonly (readonly [number, number])[] | undefined;
   readonly collar?: readonly [number, number] | undefined;
   readonly nipping_loop?: readonly [number, number] | undefined;
 }
@@ -45,7 +46,7 @@ export function partOfRope(at: number, marks: Marks | undefined): string {
   const inside = (s: readonly [number, number] | undefined) => s !== undefined && at >= s[0] && at <= s[1];
   if (inside(marks?.standing)) return 'the standing part';
   if (inside(marks?.tail)) return 'the tail';
-  if (marks?.legs?.some(inside)) return 'the eye';
+  if (marks?.legs?.some(inside) || marks?.second_legs?.some(inside)) return 'the eye';
   if (inside(marks?.collar)) return 'the collar';
   if (inside(marks?.nipping_loop)) return 'the nipping loop';
   return 'the rope in the knot';

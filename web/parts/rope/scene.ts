@@ -6,9 +6,9 @@ import {
   ACESFilmicToneMapping, CircleGeometry, Color, DirectionalLight, Group, HemisphereLight, Mesh, MeshBasicMaterial, MeshLambertMaterial, MeshStandardMaterial, PerspectiveCamera, Raycaster, Scene, TorusGeometry, Vector2, Vector3, WebGLRenderer,
 } from 'three';
 import type { Point3 } from '../../../core/curve';
-import { PICTURE_THEMES } from '../../../core/picture/tokens';
+import { PICTURE_THEMES, strandTints } from '../../../core/picture/tokens';
 import { isRope } from '../../../core/picture/component';
-import { finePoints, occluders, tubeSettings } from '../../../core/picture/tubeMesh';
+import { componentMesh, finePoints, occluders } from '../../../core/picture/tubeMesh';
 import { braid, type Braid } from './braid';
 import { framing, type Framing, type SceneComponent } from './framing';
 import { tube, type Tube } from './tube';
@@ -47,7 +47,8 @@ export class RopeScene {
   private readonly mark: Mesh;
   private drawn: Drawn[] = [];
   private ends: Mesh[] = [];
-  private sheath: { theme: Theme; braid: Braid } | null = null;
+  /** sheaths of a theme by the tracers in them */
+  private sheaths: { theme: Theme; braids: Map<string, Braid> } | null = null;
   private yaw = 0;
   private pitch = 0;
   private zoom = 1;
@@ -93,40 +94,43 @@ export class RopeScene {
     this.clear();
     const colours = PICTURE_THEMES[theme];
     (this.mark.material as MeshBasicMaterial).color.set(colours.mark);
-    const { colour: map, bump } = this.sheathFor(theme).braid;
     const others = full ? occluders(components) : [];
     for (const c of components) {
       const rope = isRope(c);
-      const settings = tubeSettings(c, theme, others);
-      const of = (quality: typeof FULL) => {
-        const points = finePoints(c.points, c.closed, quality.step);
-        return { points, tube: tube(points, { ...settings, ...quality }) };
-      };
+      const { colour: map, bump } = this.sheathFor(theme, c.role);
+      const of = (quality: typeof FULL) => tube(componentMesh(c, theme, others, quality));
       const low = of(MOVING);
-      const high = full ? of(FULL) : low;
+      const high = full && !c.tape ? of(FULL) : low;
       const still = new Mesh(
-        high.tube.geometry,
+        high.geometry,
         rope ? new MeshStandardMaterial({ map, bumpMap: bump, bumpScale: 3, roughness: 0.84, metalness: 0, vertexColors: true }) : new MeshStandardMaterial({ roughness: 0.5, metalness: 0.35, vertexColors: true }),
       );
-      const moving = new Mesh(low.tube.geometry, rope ? new MeshLambertMaterial({ map, vertexColors: true }) : new MeshLambertMaterial({ vertexColors: true }));
+      const moving = new Mesh(low.geometry, rope ? new MeshLambertMaterial({ map, vertexColors: true }) : new MeshLambertMaterial({ vertexColors: true }));
       still.name = moving.name = c.name;
       this.shape.add(still, moving);
-      this.drawn.push({ component: c, still, moving, rings: low.tube });
-      if (rope && !c.closed) this.ends.push(this.cutEnd(high.points, c.diameter / 2, colours.core));
+      this.drawn.push({ component: c, still, moving, rings: low });
+      if (rope && !c.closed && !c.tape) this.ends.push(this.cutEnd(finePoints(c.points, false, MOVING.step), c.diameter / 2, colours.core));
     }
     this.shape.add(...this.ends);
   }
 
-  private sheathFor(theme: Theme): { theme: Theme; braid: Braid } {
-    if (this.sheath?.theme === theme) return this.sheath;
-    this.dropSheath();
-    const colours = PICTURE_THEMES[theme];
-    return (this.sheath = { theme, braid: braid([colours.tracer, colours.tracerTail]) });
+  private sheathFor(theme: Theme, role: string): Braid {
+    if (this.sheaths?.theme !== theme) {
+      this.dropSheaths();
+      this.sheaths = { theme, braids: new Map() };
+    }
+    const { tracers } = strandTints(role === 'ring' || role === 'post' ? 'rope' : role, theme);
+    const key = tracers.join();
+    const there = this.sheaths.braids.get(key) ?? braid(tracers);
+    this.sheaths.braids.set(key, there);
+    return there;
   }
-  private dropSheath(): void {
-    this.sheath?.braid.colour.dispose();
-    this.sheath?.braid.bump.dispose();
-    this.sheath = null;
+  private dropSheaths(): void {
+    for (const { colour, bump } of this.sheaths?.braids.values() ?? []) {
+      colour.dispose();
+      bump.dispose();
+    }
+    this.sheaths = null;
   }
 
   private clear(): void {
@@ -249,7 +253,7 @@ export class RopeScene {
     cancelAnimationFrame(this.waiting);
     clearTimeout(this.rest);
     this.clear();
-    this.dropSheath();
+    this.dropSheaths();
     this.mark.geometry.dispose();
     (this.mark.material as MeshBasicMaterial).dispose();
     this.renderer.dispose();

@@ -1,7 +1,6 @@
-/** The tube of a rope as a three.js geometry. */
+/** The mesh of a rope or tape as a three.js geometry. */
 import { BufferGeometry, Float32BufferAttribute, Uint32BufferAttribute } from 'three';
-import { tubeMesh, type TubeMesh, type TubeSettings } from '../../../core/picture/tubeMesh';
-import type { Point3 } from '../../../core/curve';
+import type { TubeMesh } from '../../../core/picture/tubeMesh';
 
 export interface Tube {
   readonly geometry: BufferGeometry;
@@ -9,9 +8,7 @@ export interface Tube {
   readonly sides: number;
 }
 
-/** @param points ring centres, evenly spaced */
-export function tube(points: readonly Point3[], settings: TubeSettings): Tube {
-  const mesh: TubeMesh = tubeMesh(points, settings);
+export function tube(mesh: TubeMesh): Tube {
   const geometry = new BufferGeometry();
   geometry.setIndex(new Uint32BufferAttribute(mesh.index, 1));
   geometry.setAttribute('position', new Float32BufferAttribute(mesh.position, 3));

@@ -3,18 +3,25 @@ import { useEffect, useRef, useState } from 'react';
 import { Button, Form, ProgressBar } from 'react-bootstrap';
 import type { Point3 } from '../../../core/curve';
 import type { SceneComponent } from '../../parts/rope/framing';
+import type { DrawnPart } from '../../../core/knots/drawUp';
 import type { BakedShape } from '../../../core/knots/stored';
 import { drawUpHere, type DrawUpRun } from '../../workers/drawUp/client';
 
 type Marks = NonNullable<SceneComponent['marks']>;
-type Stage = { kind: 'idle' } | { kind: 'computing'; share: number } | { kind: 'ready'; frames: readonly Float32Array[]; marks: Marks; apart: number } | { kind: 'failed'; thrownAway: boolean };
+type Stage = { kind: 'idle' } | { kind: 'computing'; share: number } | { kind: 'ready'; frames: readonly Float32Array[]; parts: readonly DrawnPart[]; marks: Marks; apart: number } | { kind: 'failed'; thrownAway: boolean };
 
 const FRAME_MS = 90;
 
-const asComponents = (frame: Float32Array, marks: Marks): SceneComponent[] => {
-  const points = Array.from({ length: frame.length / 3 }, (_, i): Point3 => [frame[3 * i]!, frame[3 * i + 1]!, frame[3 * i + 2]!]);
-  return [{ name: 'rope', role: 'rope', closed: false, diameter: 1, points, marks }];
-};
+/** The parts of a frame; the marks are those of the first rope. */
+function asComponents(frame: Float32Array, parts: readonly DrawnPart[], marks: Marks): SceneComponent[] {
+  let from = 0;
+  return parts.map(({ points: count, ...part }, k) => {
+    const start = from;
+    from += count;
+    const points = Array.from({ length: count }, (_, i): Point3 => [frame[3 * (start + i)]!, frame[3 * (start + i) + 1]!, frame[3 * (start + i) + 2]!]);
+    return { ...part, points, ...(k === 0 && { marks }) };
+  });
+}
 
 /** The marks of the tight form by the nodes of the frames: what is the knot proper, and what its eye. */
 function marksOfFrames({ marks, firstNode, eyeGrown = 0 }: BakedShape, nodes: number): Marks {
@@ -44,11 +51,11 @@ export function DrawnUp({ knot, form, stored, onMotion }: Props) {
   const run = useRef<DrawUpRun | null>(null);
   useEffect(() => () => run.current?.stop(), []);
 
-  const { frames, marks } = stage.kind === 'ready' ? stage : { frames: null, marks: null };
+  const { frames, parts, marks } = stage.kind === 'ready' ? stage : { frames: null, parts: null, marks: null };
   const go = (frame: number) => {
     if (!frames) return;
     setAt(frame);
-    onMotion(asComponents(frames[frame]!, marks!));
+    onMotion(asComponents(frames[frame]!, parts!, marks!));
   };
   useEffect(() => {
     if (!playing || !frames) return;
@@ -62,10 +69,10 @@ export function DrawnUp({ knot, form, stored, onMotion }: Props) {
     try {
       const done = await run.current.result;
       if (!done) return setStage({ kind: 'idle' });
-      const nodes = marksOfFrames(done.tight, done.frames[0]!.length / 3);
-      setStage({ kind: 'ready', frames: done.frames, marks: nodes, apart: stored ? farthest(done.tight.xyz, stored) : Infinity });
+      const nodes = marksOfFrames(done.tight, done.parts[0]!.points);
+      setStage({ kind: 'ready', frames: done.frames, parts: done.parts, marks: nodes, apart: stored ? farthest(done.tight.xyz, stored) : Infinity });
       setAt(0);
-      onMotion(asComponents(done.frames[0]!, nodes));
+      onMotion(asComponents(done.frames[0]!, done.parts, nodes));
       setPlaying(!window.matchMedia('(prefers-reduced-motion: reduce)').matches);
     } catch (error) {
       setStage({ kind: 'failed', thrownAway: error instanceof Error && error.message === 'solver-passed-through' });

@@ -8,7 +8,7 @@ import { searchKnots, type AmbiguousName } from '../../../core/knots/search';
 import { useKnotsQuery } from '../../store/api';
 import { KnotPicture } from '../../parts/KnotPicture';
 import { Failed, Loading } from '../../parts/States';
-import { PURPOSE_WORDS } from '../../parts/words';
+import { FAMILY_HEADINGS, PURPOSE_WORDS } from '../../parts/words';
 
 type Listed = z.output<typeof knotListReply>[number];
 
@@ -42,6 +42,7 @@ export function Shelf() {
   if (error || !data) return <Failed error={error} again={refetch} />;
   const family = search.get('family') ?? '';
   const purpose = search.get('purpose') ?? '';
+  const sheet = search.get('show') === 'sheet';
   const keep = (key: string, value: string) => {
     const next = new URLSearchParams(search);
     if (value) next.set(key, value);
@@ -71,15 +72,23 @@ export function Shelf() {
           <Form.Select value={purpose} onChange={(e) => keep('purpose', e.target.value)}><option value="">every purpose</option>{purposes.map((p) => <option key={p} value={p}>{PURPOSE_WORDS[p]}</option>)}</Form.Select></Form.Group>
       </Form>
       {ask ? <Ask text={text} ask={ask} knots={data} /> : null}
-      <p className="quiet mt-3 mb-0" role="status">{shown.length === data.length ? `${data.length} knots, laid out so that every crossing can be read` : `${shown.length} of ${data.length} knots`}</p>
+      <div className="d-flex flex-wrap align-items-center gap-3 mt-3">
+        <p className="quiet mb-0" role="status">{shown.length === data.length ? `${data.length} knots, ${sheet ? 'both faces as they are when set' : 'laid out so that every crossing can be read'}` : `${shown.length} of ${data.length} knots`}</p>
+        <span className="seg ms-auto" role="group" aria-label="Shown as"><button type="button" aria-pressed={!sheet} onClick={() => keep('show', '')}>laid out</button><button type="button" aria-pressed={sheet} onClick={() => keep('show', 'sheet')}>sheet: both faces, set</button></span>
+        <Link to="/tie/compare">compare two</Link>
+      </div>
       {shown.length === 0 ? <div className="mt-2"><p className="mb-2">Nothing on the shelf goes by that name in that place.</p><Button variant="outline-primary" onClick={clear}>Show all knots</Button></div> : null}
       {families.map((f) => (
         <section key={f} aria-labelledby={`family-${f}`}>
-          <h2 id={`family-${f}`} className="eyebrow mt-4">{FAMILIES[f].replace(/^./, (c) => c.toUpperCase())}s</h2>
-          <div className="shelf">
+          <h2 id={`family-${f}`} className="eyebrow mt-4">{FAMILY_HEADINGS[f]}</h2>
+          <div className={sheet ? 'shelf both' : 'shelf'}>
             {shown.filter((k) => k.family === f).map((k) => (
               <Link key={k.id} to={`/tie/${k.id}`} className="sheet">
-                <div className="pic"><KnotPicture knot={k.id} state="laid" size={200} lazy alt={`${k.names[0]}, front, laid out`} /></div>
+                {sheet ? (
+                  <div className="pic pair">{(['front', 'back'] as const).map((face) => <KnotPicture key={face} knot={k.id} face={face} state="tight" crop="knot" size={150} lazy alt={`${k.names[0]}, ${face}, set`} />)}</div>
+                ) : (
+                  <div className="pic"><KnotPicture knot={k.id} state="laid" size={200} lazy alt={`${k.names[0]}, front, laid out`} /></div>
+                )}
                 <div className="say">
                   <h3>{k.names[0]}</h3>
                   {k.names.length > 1 ? <span className="small quiet">{k.names.slice(1).join(', ')}</span> : null}

@@ -90,7 +90,7 @@ function Facts({ knot }: { knot: KnotReply }) {
     <section className="sheet p-3 px-4 mt-3" aria-labelledby="known">
       <h2 id="known">What is known of it</h2>
       <dl className="facts mt-2 mb-0">
-        <dt>For</dt><dd>{knot.purposes.map((p) => PURPOSE_WORDS[p]).join(', ')}</dd>
+        <dt>For</dt><dd>{knot.purposes.length > 0 ? knot.purposes.map((p) => PURPOSE_WORDS[p]).join(', ') : 'nothing by itself: it goes with another knot'}</dd>
         <dt>Needs</dt><dd><Said fact={knot.needs} /></dd>
         <dt>Pulled</dt>
         <dd>
@@ -98,7 +98,9 @@ function Facts({ knot }: { knot: KnotReply }) {
           Other pulls: not known.
         </dd>
         <dt>Set</dt><dd><Said fact={knot.set} /></dd>
+        <dt>To adjust</dt><dd><Said fact={knot.adjust} /></dd>
         <dt>When idle</dt><dd><Said fact={knot.loosens} /></dd>
+        <dt>Look again</dt><dd><Said fact={knot.look_again} /></dd>
         <dt>To undo</dt><dd><ul className="plain">{knot.untying.map((u) => <li key={u.condition}>{u.condition.replaceAll('-', ' ')}: {u.least === u.most ? u.least : `${u.least} to ${u.most}`} of 5, {u.text} <From source={u.source} /></li>)}</ul></dd>
         <dt>Care</dt><dd><ul className="plain">{knot.cautions.map((c) => <li key={c.text}><Said fact={c} /></li>)}</ul></dd>
         <dt>Known to</dt><dd><Said fact={knot.recognised} /></dd>
@@ -110,12 +112,12 @@ function Facts({ knot }: { knot: KnotReply }) {
 }
 
 /** Both faces beside each other, laid out or drawn up, and what each shows. */
-function Faces({ knot, wraps, state }: { knot: KnotReply; wraps: number | undefined; state: ShapeState }) {
+function Faces({ knot, wraps, variant, state }: { knot: KnotReply; wraps: number | undefined; variant: string | undefined; state: ShapeState }) {
   return (
     <div className="two-faces">
       {knot.faces.map((f) => (
         <figure key={f.face} className="sheet">
-          <div className="pic"><KnotPicture knot={knot.id} face={f.face} state={state} wraps={wraps} size={440} lazy alt={`${knot.names[0]}, ${f.face}. ${knot.path_in_words}`} /></div>
+          <div className="pic"><KnotPicture knot={knot.id} face={f.face} state={state} wraps={wraps} variant={variant} size={440} lazy alt={`${knot.names[0]}, ${f.face}. ${knot.path_in_words}`} /></div>
           <figcaption><b>{f.face === 'front' ? 'Front' : 'Back'}</b> {f.shows} <From source={f.source} /></figcaption>
         </figure>
       ))}
@@ -169,6 +171,20 @@ function Wraps({ all, value, onPick }: { all: readonly number[]; value: number; 
   );
 }
 
+/** Other forms that are right too: on another object, or made another way. */
+function Variants({ all, value, onPick }: { all: NonNullable<KnotReply['variants']>; value: string | undefined; onPick: (form: string | undefined) => void }) {
+  const now = all.find((v) => v.form === value);
+  return (
+    <div className="mt-3">
+      <span className="seg wide" role="group" aria-label="Form">
+        <button type="button" aria-pressed={!now} onClick={() => onPick(undefined)}>usual form</button>
+        {all.map((v) => <button key={v.form} type="button" aria-pressed={v === now} onClick={() => onPick(v.form)}>{v.name}</button>)}
+      </span>
+      {now ? <p className="small quiet m-0 mt-1">{now.text} <From source={now.source} /></p> : null}
+    </div>
+  );
+}
+
 export function Tie() {
   const { knot: id = '' } = useParams();
   const { data: knot, error, isLoading, refetch } = useKnotQuery(id);
@@ -179,6 +195,13 @@ export function Tie() {
   if (isLoading) return <Loading what="Tying it" />;
   if (error || !knot) return <Failed error={error} again={refetch} />;
   return <KnotPage key={id} knot={knot} />;
+}
+
+/** What was touched, in words: of a rope which part of it. */
+function partTouched(component: string, at: number, components: readonly { readonly name: string; readonly marks?: Parameters<typeof partOfRope>[1] }[] | undefined): string {
+  if (component === 'rope') return partOfRope(at, components?.[0]?.marks);
+  if (component === 'second-rope') return `${partOfRope(at, components?.find((c) => c.name === component)?.marks)}, second rope`;
+  return `the ${component.replaceAll('-', ' ')}`;
 }
 
 /** What hangs in the eye in the large picture; some knots bring their own. */
@@ -194,26 +217,29 @@ function KnotPage({ knot }: { knot: KnotReply }) {
   const [state, setState] = useState<'dressed' | 'tight'>('tight');
   const [flat, setFlat] = useState<ShapeState>('laid');
   const [wraps, setWraps] = useState(knot.wraps[0]);
+  const [variant, setVariant] = useState<string | undefined>();
   const [face, setFace] = useState<'front' | 'back'>('front');
   const [big, setBig] = useState<number | null>(null);
   const [whole, setWhole] = useState(false);
   const [motion, setMotion] = useState<readonly SceneComponent[] | null>(null);
   const [picked, setPicked] = useState<{ picked: Picked; part: string } | null>(null);
   const object = objectOf(knot);
-  const shape = useShapeQuery({ id, state, object, wraps }).data;
-  const tight = useShapeQuery({ id, state: 'tight', object, wraps }).data;
+  const asked = { object, ...(variant ? { variant } : { wraps }) };
+  const shape = useShapeQuery({ id, state, ...asked }).data;
+  const tight = useShapeQuery({ id, state: 'tight', ...asked }).data;
   const rope = useRef<RopeHandle>(null);
   const theme = useTheme();
   useKeys({ f: () => rope.current?.flip() });
   const way = knot.ways.find((w) => w.right);
   const checked = knot.check_points.length > 0;
-  const files = new URLSearchParams({ state, ...(object && { object }), ...(wraps !== undefined && { wraps: String(wraps) }) }).toString();
+  const files = new URLSearchParams({ state, ...(object && { object }), ...(variant ? { variant } : wraps !== undefined && { wraps: String(wraps) }) }).toString();
   return (
     <>
       <div className="d-flex flex-wrap align-items-baseline gap-3 mb-3">
         <h1>{knot.names[0]}</h1>
         <span className="quiet">{[knot.family_name, ...knot.names.slice(1)].join(', ')}</span>
-        <Link to="/tie" className="ms-auto">all knots</Link>
+        <Link to={`/tie/compare?a=${id}`} className="ms-auto">compare it</Link>
+        <Link to="/tie">all knots</Link>
       </div>
       {knot.form_certainty === 'settled' ? null : <p className="notice mend mb-3"><b>{CERTAINTY_WORDS[knot.form_certainty]}.</b> {knot.form_text}.</p>}
       <div className="tie">
@@ -222,8 +248,8 @@ function KnotPage({ knot }: { knot: KnotReply }) {
             {big === null || !way ? (
               <>
                 <Rope3D
-                  ref={rope} name={knot.names[0]} picture={{ knot: id, state, object, wraps }} components={shape?.components} whole={whole} motion={motion ?? undefined} onFace={setFace}
-                  onPick={(p, touched) => setPicked(p && touched ? { picked: p, part: p.component === 'rope' ? partOfRope(touched.at, shape?.components[0]?.marks) : `the ${p.component.replaceAll('-', ' ')}` } : null)}
+                  ref={rope} name={knot.names[0]} picture={{ knot: id, state, ...asked }} components={shape?.components} whole={whole} motion={motion ?? undefined} onFace={setFace}
+                  onPick={(p, touched) => setPicked(p && touched ? { picked: p, part: partTouched(p.component, touched.at, shape?.components) } : null)}
                 />
                 <span className="tag">{face === 'front' ? 'Front' : 'Back'} · {motion ? 'being drawn up' : state === 'tight' ? 'set' : 'dressed, not set'}</span>
                 <span className="tag at-foot" aria-live="polite">{picked && !motion ? `${picked.part}${picked.picked.crossing === null ? '' : `, crossing ${picked.picked.crossing}`}` : 'Drag to turn; touch a strand to name it'}</span>
@@ -235,18 +261,19 @@ function KnotPage({ knot }: { knot: KnotReply }) {
           <div className="stage-keys">
             <Button onClick={() => (big === null ? rope.current?.flip() : setBig(null))}>{big === null ? <>Turn it over <kbd>f</kbd></> : 'Finished knot'}</Button>
             <Button variant="outline-primary" onClick={() => { setState(state === 'tight' ? 'dressed' : 'tight'); setPicked(null); }} disabled={big !== null || motion !== null}>{state === 'tight' ? 'Show it dressed, not set' : 'Show it set'}</Button>
-            {knot.family === 'stopper' ? null : <Button variant="outline-primary" onClick={() => setWhole(!whole)} disabled={big !== null || motion !== null}>{whole ? 'The knot alone' : 'With its eye'}</Button>}
+            {knot.family === 'stopper' || knot.family === 'bend' ? null : <Button variant="outline-primary" onClick={() => setWhole(!whole)} disabled={big !== null || motion !== null}>{whole ? 'The knot alone' : 'All of it'}</Button>}
             {checked ? <Button variant="outline-primary" onClick={() => void navigate('/check')}>Check one <kbd>c</kbd></Button> : null}
-            {big === null ? <DrawnUp key={`${id} ${wraps}`} knot={id} form={wraps === knot.wraps[0] ? 'right' : `wraps-${wraps}`} stored={tight?.components[0]?.points} onMotion={setMotion} /> : null}
+            {big === null && knot.drawn_up_here ? <DrawnUp key={`${id} ${wraps} ${variant}`} knot={id} form={variant ?? (wraps === knot.wraps[0] ? 'right' : `wraps-${wraps}`)} stored={tight?.components[0]?.points} onMotion={setMotion} /> : null}
           </div>
+          {knot.variants && knot.variants.length > 0 ? <Variants all={knot.variants} value={variant} onPick={(v) => { setVariant(v); setMotion(null); setPicked(null); }} /> : null}
           {way ? <Steps knot={id} way={way.id} name={way.name} onBig={(frame) => { setBig(frame); if (frame !== null) setFace('front'); }} /> : <p className="quiet mt-3">No steps are stored for this knot yet.</p>}
           <section className="mt-4" aria-labelledby="faces">
             <div className="d-flex flex-wrap align-items-center gap-3 mb-2">
               <h2 id="faces">Both faces, {flat === 'laid' ? 'laid out' : 'set'}</h2>
               <Button variant="link" onClick={() => setFlat(flat === 'laid' ? 'tight' : 'laid')}>{flat === 'laid' ? 'Show them set' : 'Lay them out'}</Button>
-              {knot.wraps.length > 1 ? <Wraps all={knot.wraps} value={wraps ?? knot.wraps[0]!} onPick={(w) => { setWraps(w); setMotion(null); }} /> : null}
+              {knot.wraps.length > 1 ? <Wraps all={knot.wraps} value={wraps ?? knot.wraps[0]!} onPick={(w) => { setWraps(w); setVariant(undefined); setMotion(null); }} /> : null}
             </div>
-            <Faces knot={knot} wraps={wraps} state={flat} />
+            <Faces knot={knot} wraps={wraps} variant={variant} state={flat} />
             <p className="small quiet mt-2 mb-1">Front: {knot.front_because}.</p>
             <details className="small quiet"><summary>The path in words</summary><p className="mb-0 mt-1">{knot.path_in_words}</p></details>
           </section>

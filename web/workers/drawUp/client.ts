@@ -1,9 +1,11 @@
 /** The page's side of drawing a knot up: one worker a run, ended when the run is done, stopped or left. */
+import type { DrawnPart } from '../../../core/knots/drawUp';
 import type { BakedShape } from '../../../core/knots/stored';
 import type { DrawUpReply, DrawUpRequest } from './protocol';
 
 export interface DrawnUpHere {
   readonly tight: BakedShape;
+  readonly parts: readonly DrawnPart[];
   readonly frames: readonly Float32Array[];
 }
 export interface DrawUpRun {
@@ -25,7 +27,7 @@ export function drawUpHere(knot: string, form: string, onProgress: (share: numbe
       if (data.kind === 'progress') return onProgress(data.share);
       worker.terminate();
       if (data.kind === 'failed') reject(new Error(data.code));
-      else resolve({ tight: data.tight, frames: data.frames });
+      else resolve({ tight: data.tight, parts: data.parts, frames: data.frames });
     };
     worker.onerror = () => {
       worker.terminate();

@@ -1,4 +1,5 @@
 /** What page and worker say to each other while a knot is drawn up: one request, many reports, one answer. */
+import type { DrawnPart } from '../../../core/knots/drawUp';
 import type { BakedShape } from '../../../core/knots/stored';
 
 export interface DrawUpRequest {
@@ -12,7 +13,8 @@ export type DrawUpReply =
       readonly request: number;
       readonly kind: 'done';
       readonly tight: BakedShape;
-      /** the way there: rope points per frame, x y z one after another, laid first, turned as the tight form; transferred */
+      readonly parts: readonly DrawnPart[];
+      /** the way there: points per frame, part by part, x y z one after another, laid first, turned as the tight form; transferred */
       readonly frames: readonly Float32Array[];
     }
   | { readonly request: number; readonly kind: 'failed'; readonly code: string };

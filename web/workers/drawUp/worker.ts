@@ -13,8 +13,10 @@ async function work({ request, knot, form }: DrawUpRequest): Promise<void> {
   try {
     const at = `../../../core/knots/${knot}`;
     const [{ forms }, { presentation }] = await Promise.all([shapes[`${at}/shape.ts`]!(), presentations[`${at}/presentation.ts`]!()]);
-    const { tight, frames } = drawUp(forms[form]!(), presentation, (share) => port.postMessage({ request, kind: 'progress', share }));
-    port.postMessage({ request, kind: 'done', tight, frames }, frames.map((f) => f.buffer as ArrayBuffer));
+    const laid = forms[form]!();
+    if ('composed' in laid) throw new Error('no solver takes part');
+    const { tight, parts, frames } = drawUp(laid, presentation, (share) => port.postMessage({ request, kind: 'progress', share }));
+    port.postMessage({ request, kind: 'done', tight, parts, frames }, frames.map((f) => f.buffer as ArrayBuffer));
   } catch (error) {
     port.postMessage({ request, kind: 'failed', code: error instanceof IdiomError ? error.code : 'unknown' });
   }

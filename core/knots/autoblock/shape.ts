@@ -1,0 +1,39 @@
+/** Autoblock: a sling wound round the host as a pair of strands, three turns, both its bights led down into one ring. */
+import type { Point3 } from '../../curve';
+import { asThing } from '../objects';
+import { loadRing } from '../load-ring';
+import { HOST_RADIUS, hostRope, nodesOnHost, snugged } from '../on-host';
+import type { LaidForms, LaidKnot } from '../laid';
+import { bightOver, sling, type PairKey } from '../slings';
+import { onIt, turnsBetween } from '../wraps';
+
+const R0 = onIt(HOST_RADIUS);
+const PAIR_PITCH = 2.1;
+const height = (t: number) => -3.15 + (PAIR_PITCH * t) / 360;
+const rad = Math.PI / 180;
+const at = (t: number, y: number, r: number): Point3 => [r * Math.sin(t * rad), y, r * Math.cos(t * rad)];
+
+/** @param turns whole turns of the pair */
+function autoblock(turns: number): LaidKnot {
+  const to = 360 * turns - 95;
+  const rise = PAIR_PITCH * (turns - 3);
+  const keys: PairKey[] = [
+    [10, -9, 4.6, 0, 0, 1.05], [12, -7.6, 4.3, 0.1, 0, 0.9], [20, -5.6, 3.5, 0.3, 0, 0.5], [40, -3.9, 2.3, 0.48, 0, 0.25], [66, -3.1, 1.55, 0.53, 0, 0.05],
+    ...turnsBetween([95, height(95)], [to, height(to)], R0).map(([t, y, r]): PairKey => [t, y, r, 0.53, 0, 0]),
+    [to + 33, 2.7 + rise, 1.6, 0.53, 0, 0.08], [to + 51, 2.1 + rise, 2.3, 0.46, 0, 0.3], [to + 60, 0.6 + rise, 2.75, 0.2, 0, 0.5], [to + 65, -1.5, 3, 0.1, 0, 0.55], [to + 71, -4, 3.5, 0, 0, 0.65],
+    [to + 81, -7.2, 4.3, 0, 0, 0.9], [to + 85, -9, 4.6, 0, 0, 1.05],
+  ];
+  const tip = (side: 1 | -1) => bightOver(at(10 * side, -9, 4.6), [0, -1, 0], 1.05, at(10 * side, 0, 1.05));
+  const points = sling(keys, R0, tip(1).reverse(), tip(-1));
+  const host = hostRope(12, 20);
+  const ring = loadRing([0, -11.6, 4.6]);
+  return {
+    points, closed: true, eyeNode: points.reduce((low, p, i) => (p[1] < points[low]![1] ? i : low), 0), objects: [host.component, ring],
+    drawing: {
+      things: [host.spec, asThing(ring)], pulls: [], eyes: [], rings: [{ thing: 1, direction: [0, -1, 0.1], share: 1 }],
+      hands: { nodes: nodesOnHost(points), along: null }, stages: [...snugged(0.035, 0.01, 0.05), { duration: 40, force: [0, 0], friction: 0.5, hands: [0.01, 0.01] }],
+    },
+  };
+}
+
+export const forms = { right: () => autoblock(3), 'wraps-4': () => autoblock(4) } satisfies LaidForms;

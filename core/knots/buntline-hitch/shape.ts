@@ -1,0 +1,44 @@
+/**
+ * Buntline hitch: a wound form round the standing part, on a karabiner: up from the clip, a turn round the standing part, over, a turn nearer the
+ * clip, the end in under the cross. Worked the other way, away from the clip, it is two half hitches: the fault that kills.
+ */
+import { nearestIndex, splineThrough, straight, type Point3 } from '../../curve';
+import { NODE_SPACING } from '../../rope';
+import { nodesOf, wound } from '../authoring';
+import type { LaidForms, LaidKnot } from '../laid';
+import { asThing, karabinerIn } from '../objects';
+import { twoTurnsRound } from '../half-hitched';
+
+const EYE_Y = -20;
+
+function onClip(toward: 1 | -1): LaidKnot {
+  const turns = wound(twoTurnsRound(toward).map(([angle_deg, height, radius]) => ({ angle_deg, height, radius })), 1.7);
+  const from = turns[0]!;
+  const eye = splineThrough([[0, -9, 0], [-0.6, -12, 0], [-2.6, -17, 0], [0, EYE_Y, 0], [2.8, -17, 0], [3.2, -12, 0], from]);
+  const end = turns.at(-1)!;
+  const before = turns.at(-8)!;
+  const out: Point3 = [end[0] - before[0], 0, end[2] - before[2]];
+  const l = Math.hypot(out[0], out[2]);
+  const tail = straight(end, [end[0] + (out[0] / l) * 18, end[1], end[2] + (out[2] / l) * 18]);
+  const points = nodesOf([...straight([0, 26, 0], [0, -9, 0]), ...eye.slice(1, -1), ...turns, ...tail.slice(1)], NODE_SPACING, 14);
+  const eyeNode = nearestIndex(points, [0, EYE_Y, 0]);
+  const clip = karabinerIn(points[eyeNode]!);
+  return {
+    points, eyeNode, objects: [clip],
+    drawing: {
+      things: [asThing(clip)],
+      pulls: [
+        { rope: 0, end: 'standing', direction: [0, 1, 0], share: 1 },
+        { rope: 0, end: 'tail', direction: [out[0] / l, 0, out[2] / l], share: 0.6 },
+      ],
+      eyes: [],
+      stages: [
+        { duration: 250, force: [0.1, 0.4], friction: 0.06 },
+        { duration: 350, force: [0.4, 0.6], friction: 0.08 },
+        { duration: 150, force: [0.6, 0.25], friction: 0.2 },
+      ],
+    },
+  };
+}
+
+export const forms = { right: () => onClip(-1), 'reversed-buntline': () => onClip(1) } satisfies LaidForms;

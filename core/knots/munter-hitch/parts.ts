@@ -1,0 +1,18 @@
+/** The Munter's two loops, folded face to face on an upright bar, as a wound form. Standing (load) strand first. Unit: rope diameters. */
+import { wound } from '../authoring';
+import type { Point3 } from '../../curve';
+
+const R = 1.08;
+const GAP = 1.08;
+/** heights of the two strands along the bar */
+export const LOAD_HEIGHT = -1.5 * GAP;
+export const BRAKE_HEIGHT = 0.5 * GAP;
+
+/** From where the load strand meets the bar to where the brake strand leaves it. */
+/** @param room how much wider than they will lie */
+export function foldedLoops(room = 1): Point3[] {
+  const loop = (y0: number, y1: number, side: 1 | -1): Point3[] => wound(Array.from({ length: 25 }, (_, k) => ({ angle_deg: side * 15 * k, height: y0 + ((y1 - y0) * k) / 24, radius: R })));
+  const fold: Point3[] = [[1, GAP, R], [2, GAP, R], [2.8, 1.4 * GAP, R], [3, 2 * GAP, R], [2.8, 2.6 * GAP, R], [2, 3 * GAP, R], [1, 3 * GAP, R]];
+  return [...loop(0, GAP, 1), ...fold, ...loop(3 * GAP, 2 * GAP, -1)].map(([x, y, z]): Point3 => [x * room, (y + LOAD_HEIGHT) * room, z * room]);
+}
+export const STRANDS_AT_RADIUS = R;

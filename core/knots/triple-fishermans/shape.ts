@@ -1,0 +1,9 @@
+/** Triple fisherman's: the double one's barrels with three turns each. */
+import type { LaidForms } from '../laid';
+import { fishermans } from '../fishermans';
+
+export const forms = {
+  right: () => fishermans(3),
+  'one-wrap-short': () => fishermans(3, { short: true }),
+  'coils-opposite': () => fishermans(3, { opposite: true }),
+} satisfies LaidForms;
