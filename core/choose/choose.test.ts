@@ -193,3 +193,49 @@ describe('held against what people take in hand', () => {
     expect(need(EIGHT, 'rope-access').start_at_mm_high).toBeLessThan(0.75 * 900);
   });
 });
+
+describe('joints, hitches and friction hitches', () => {
+  const webbing = { kind: 'webbing', diameter_mm: 25 } as const;
+  const cord = { kind: 'accessory-cord', diameter_mm: 6 } as const;
+  const because = (knot: string, change: Partial<Job>) => ask(change).excluded.find((x) => x.knot === knot)?.because.map((b) => b.rule) ?? [];
+  const join: Partial<Job> = { purpose: 'join', pulls: ['through'], object: 'none', second_rope: { kind: 'dynamic', diameter_mm: 10.2 }, profile: 'rope-access' };
+  const grip: Partial<Job> = { purpose: 'friction', rope: cord, pulls: ['down'], object: 'rope', profile: 'rope-access' };
+
+  test('a second rope is joined by a joint, by nothing else; never by a square knot or a tape knot', () => {
+    const offered = suited(join);
+    expect(offered).toEqual(expect.arrayContaining(['figure-eight-bend', 'double-fishermans', 'butterfly-bend']));
+    for (const id of ['square-knot', 'water-knot', 'bowline', 'prusik', 'clove-hitch']) expect(offered).not.toContain(id);
+    expect(because('bowline', join)).toContain('R5');
+    expect(because('square-knot', join)).toContain('L2');
+    expect(because('water-knot', join)[0]).toBe('R7');
+  });
+
+  test('tape takes the water knot; whatever is not for tape says so first', () => {
+    expect(suited({ purpose: 'sling', rope: webbing, pulls: ['through'], object: 'none', life_load: true, profile: 'rescue-team' })).toEqual(['water-knot']);
+    expect(because('double-fishermans', { purpose: 'sling', rope: webbing, pulls: ['through'], object: 'none' })[0]).toBe('R1');
+  });
+
+  test('what grips another rope: both ways only the prusik and weakly the autoblock; a one-way hitch pulled the other way never', () => {
+    expect(suited(grip)).toEqual(expect.arrayContaining(['prusik', 'klemheist', 'schwabisch', 'distel', 'michoacan']));
+    expect(suited({ ...grip, pulls: ['down', 'up'] }).sort()).toEqual(['autoblock', 'prusik']);
+    for (const id of ['klemheist', 'schwabisch', 'distel', 'michoacan']) expect(because(id, { ...grip, pulls: ['up'] })[0]).toBe('P1');
+    expect(because('prusik', { ...grip, object: 'post' })).toContain('N7');
+    expect(because('bowline', grip)).toContain('N3');
+  });
+
+  test('let go while loaded: never the prusik; the hitches with a tender are', () => {
+    const offered = suited({ ...grip, untie: 'under-load' });
+    expect(offered).toEqual(expect.arrayContaining(['schwabisch', 'distel', 'michoacan']));
+    expect(offered).not.toContain('prusik');
+    expect(suited({ purpose: 'releasable', pulls: ['standing-eye'], object: 'clip', untie: 'under-load', profile: 'rope-access' })).toEqual(expect.arrayContaining(['munter-mule-overhand']));
+    expect(because('figure-eight-on-bight', { purpose: 'releasable', pulls: ['standing-eye'], object: 'clip', untie: 'under-load' })).toContain('U1');
+  });
+
+  test('half hitches and the square knot never hold a life, nothing added makes them', () => {
+    for (const id of ['half-hitches', 'square-knot']) {
+      const c = ask({ purpose: 'hitch-object', object: 'post', profile: 'rope-access' });
+      expect(c.nearly.map((n) => n.knot)).not.toContain(id);
+      expect(c.suited.map((n) => n.knot)).not.toContain(id);
+    }
+  });
+});

@@ -1,51 +1,88 @@
 /**
  * A follow-through whose tail goes on into a barrel round the standing part and itself, started a little above and butted down on the knot.
- * The barrel's axis is the standing part, upright. Unit: rope diameters.
+ * The barrel's axis is the standing part, upright. The solver begins with the catalogue's follow-through as it is set and the barrel nearly shut above
+ * it: so it stays butted. Unit: rope diameters.
  */
-import { nearestIndex, straight, type Point3 } from '../curve';
+import { nearestIndex, splineThrough, straight, type Point3 } from '../curve';
 import { NODE_SPACING } from '../rope';
 import { flatDiagram, nodesOf } from './authoring';
 import { BARREL, barrel } from './barrels';
 import { EYE_RADIUS } from './drawing';
 import type { LaidKnot } from './laid';
+import { baked } from './figure-eight-follow-through/baked';
 import { joinedByEye, pair } from './on-bight';
 import { EIGHT } from './single-paths';
+import { pointsOf } from './stored';
 
 const SCALE = 1.4;
-const PITCH = 2;
-const GAP = 3;
+const LAID_PITCH = 2;
+const LAID_GAP = 3;
+/** turns of the barrel as the solver finds it: nearly shut, just above the eight */
+const PITCH = 1.15;
+const RADIUS = 1.72;
+const GAP = 0.3;
+const UP = 26;
+
+/** The barrel's own axis is x; here it stands upright, its y to the left. */
+const upright = ([x, y, z]: Point3): Point3 => [-y, x, z];
+
+/** The laid form: the flat eight's pair, and on the tail's lane a wide barrel round both. */
+function laidForm(turns: 1 | 2): { points: Point3[]; eyeNode: number } {
+  const path = flatDiagram(EIGHT, { scale: SCALE, height: 0.68, plateau: 1.9 });
+  const { points: loop, eyeNode } = joinedByEye(pair(path, 1));
+  const eye = loop[eyeNode]!;
+  const near = Math.max(...loop.filter((p) => Math.abs(p[2]) > 0.1).map((p) => p[1])) + LAID_GAP;
+  const far = near + LAID_PITCH * turns;
+  const end = loop.findLastIndex((p) => p[1] < far - 0.8);
+  const lane = loop[end]![0];
+  const turned = barrel({ ...BARREL, turns, near, far, comesIn: [-lane, 0] }).map(upright);
+  const points = nodesOf([...loop.slice(0, end), ...straight([lane, far - 0.8, 0], turned[0]!).slice(0, -1), ...turned], NODE_SPACING, 10);
+  return { points, eyeNode: nearestIndex(points, eye) };
+}
+
+/** The catalogue's follow-through as it is set, its two strands led up side by side, and the barrel of the tail nearly shut above it. */
+function startForm(turns: 1 | 2): { points: Point3[]; eyeNode: number; barrelFrom: number } {
+  const eight = baked.forms['right']!.set.tight;
+  const { standing, tail, eye } = eight.marks;
+  const knot = pointsOf(eight).slice(standing[1], tail[0] + 1);
+  const top = Math.max(...knot.map((p) => p[1]));
+  const near = top + GAP;
+  const far = near + PITCH * turns;
+  const [s, t] = [knot[0]!, knot.at(-1)!];
+  // side by side about their middle, a diameter and a little apart
+  const middle: readonly [number, number] = [(s[0] + t[0]) / 2, (s[2] + t[2]) / 2];
+  const l = Math.hypot(t[0] - s[0], t[2] - s[2]);
+  const [ux, uz] = [(t[0] - s[0]) / l, (t[2] - s[2]) / l];
+  const at = (along: number, out: number): readonly [number, number] => [middle[0] + ux * along - uz * out, middle[1] + uz * along + ux * out];
+  const [sAt, tAt, oAt] = [at(-0.52, -0.3), at(0.52, -0.3), at(0, 0.6)];
+  const down = splineThrough([[sAt[0], far + UP, sAt[1]], [sAt[0], far, sAt[1]], [sAt[0], near, sAt[1]], [(sAt[0] + s[0]) / 2, (near + s[1]) / 2, (sAt[1] + s[2]) / 2], s, knot[2]!]).slice(0, -24);
+  const rise = splineThrough([knot.at(-3)!, t, [(tAt[0] + t[0]) / 2, (near + t[1]) / 2, (tAt[1] + t[2]) / 2], [tAt[0], near, tAt[1]], [tAt[0], far - 0.3, tAt[1]]]).slice(24);
+  const across = (p: readonly [number, number]): readonly [number, number] => [-p[0], p[1]];
+  const turned = barrel({ turns, near, far, radius: RADIUS, comesIn: across(tAt), goesOut: across(oAt), middle: across(middle), tail: UP }).map(upright);
+  const before = [...down, ...knot.slice(1)];
+  const points = nodesOf([...before, ...rise.slice(1), ...turned.slice(1)], NODE_SPACING, 4);
+  const eyeNode = nearestIndex(points, pointsOf(eight)[eye!]!);
+  return { points, eyeNode, barrelFrom: nearestIndex(points, turned[0]!, eyeNode) };
+}
 
 /** @param turns of the barrel: two for a double overhand, one for a single one */
 export function backedFollowThrough(turns: 1 | 2): LaidKnot {
-  const path = flatDiagram(EIGHT, { scale: SCALE, height: 0.68, plateau: 1.9 });
-  const { points: loop, eyeNode: laidEye } = joinedByEye(pair(path, 1));
-  const eye = loop[laidEye]!;
-  const top = Math.max(...loop.filter((p) => Math.abs(p[2]) > 0.1).map((p) => p[1]));
-  const near = top + GAP;
-  const far = near + PITCH * turns;
-  // along the barrel is up, across it is to the left
-  const up = ([x, y, z]: Point3): Point3 => [-y, x, z];
-  const end = loop.findLastIndex((p) => p[1] < far - 0.8);
-  const lane = loop[end]![0];
-  const wound = barrel({ ...BARREL, turns, near, far, comesIn: [-lane, 0] }).map(up);
-  const points = nodesOf([...loop.slice(0, end), ...straight([lane, far - 0.8, 0], wound[0]!).slice(0, -1), ...wound], NODE_SPACING, 10);
-  const eyeNode = nearestIndex(points, eye);
-  const first = points.findIndex((p, i) => i > eyeNode && p[1] > near - 1 && Math.hypot(p[0], p[2] - BARREL.middle[1]) > 1.6);
-  const last = points.findLastIndex((p) => p[1] > near - 1 && Math.hypot(p[0], p[2] - BARREL.middle[1]) > 1.6);
+  const laid = laidForm(turns);
+  const start = startForm(turns);
+  const last = start.points.length - 1 - Math.round((UP - 4) / NODE_SPACING);
   return {
-    points, eyeNode,
+    points: laid.points, laidEyeNode: laid.eyeNode, start: start.points, eyeNode: start.eyeNode,
     drawing: {
       pulls: [
         { rope: 0, end: 'standing', direction: [0, 1, 0], share: 1 },
-        { rope: 0, end: 'tail', direction: [0.05, 1, 0.1], share: 0.6 },
+        { rope: 0, end: 'tail', direction: [0, 1, 0.03], share: turns === 2 ? 0.7 : 1 },
       ],
-      eyes: [{ rope: 0, node: eyeNode, direction: [0, -1, 0], share: 1.8, radius: EYE_RADIUS }],
-      turns: [{ nodes: [first, last], axis: [0, 1, 0], along: -0.6 }],
+      eyes: [{ rope: 0, node: start.eyeNode, direction: [0, -1, 0], share: 1.7, radius: EYE_RADIUS }],
+      turns: [{ nodes: [start.barrelFrom, last], axis: [0, 1, 0], along: turns === 2 ? -2.4 : -1.9 }],
       stages: [
-        { duration: 250, force: [0.1, 0.4], friction: 0.08 },
-        { duration: 400, force: [0.4, 0.5], friction: 0.06, squeeze: 0.01 },
-        { duration: 250, force: [0.5, 0.5], friction: 0.06, squeeze: 0.012, shares: { tail: 0.3 } },
-        { duration: 120, force: [0.5, 0.25], friction: 0.2, squeeze: 0.006 },
+        { duration: 40, force: [0.02, 0.1], friction: 0.06, thickness: [0.8, 1] },
+        { duration: 300, force: [0.1, 0.3], friction: 0.05, squeeze: 0.006 },
+        { duration: 120, force: [0.3, 0.2], friction: 0.2, squeeze: 0.003 },
       ],
     },
   };

@@ -15,8 +15,9 @@ const SECOND = 100_000;
 /** The solver's node at a point of a stored shape; inside the eye only roughly. */
 function nodeAt(shape: BakedShape, line: number, at: number): number {
   if (line === 1) return SECOND + shape.second!.firstNode + at;
-  const { eye } = shape.marks;
-  return shape.firstNode + (eye !== undefined && at > eye ? at - (shape.eyeGrown ?? 0) : at);
+  const { eye, second_eye } = shape.marks;
+  const before = (eye !== undefined && at > eye ? (shape.eyeGrown ?? 0) : 0) + (second_eye !== undefined && at > second_eye ? (shape.secondEyeGrown ?? 0) : 0);
+  return shape.firstNode + at - before;
 }
 
 /** For each crossing the two places of the knot's ropes that meet there, in the order of the ropes. Crossings with a host are left out. */

@@ -16,7 +16,7 @@ describe('where a form differs', () => {
             const points = shapeOf(entry.id, form, state)[0]!.points;
             expect([entry.id, form, state, Math.min(...points.map((p) => distance(p, centre))) < 9]).toEqual([entry.id, form, state, true]);
             expect(radius).toBeGreaterThanOrEqual(1.7);
-            expect(Number.isFinite(radius) && radius < 30).toBe(true);
+            expect(Number.isFinite(radius) && radius < 66).toBe(true);
           }
   });
 

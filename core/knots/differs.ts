@@ -5,7 +5,7 @@
  */
 import { add, arcLengths, distance, scale, segmentDistance, subtract, type Point3 } from '../curve';
 import { SHORT_TAIL_ROPE_DIAMETERS, shapeOf, storedForm, type Onto } from './catalogue';
-import { inState, pointsOf, type BakedForm, type BakedShape, type ShapeState } from './stored';
+import { inState, pointsOf, type BakedForm, type BakedRope, type BakedShape, type ShapeState } from './stored';
 import { turnedBack } from './view';
 
 export interface Place {
@@ -28,39 +28,51 @@ function around(points: readonly Point3[], margin: number, largest = LARGEST_RIN
   return { centre, radius: Math.min(largest, Math.max(SMALLEST_RING, radius)) };
 }
 
-/** The laid form as its author had it, moved so that its first points lie at the origin. */
-function asLaid(form: BakedForm): Point3[] {
-  const points = turnedBack(pointsOf(form.laid), form.laidView);
-  const from = points[form.laid.marks.standing[1]]!;
-  return points.map((p) => subtract(p, from));
+/** The laid ropes as their author had them, moved so that the first rope's knot begins at the origin. */
+function asLaid(form: BakedForm): Point3[][] {
+  const ropes = [form.laid, ...(form.laid.second ? [form.laid.second] : [])].map((r) => turnedBack(pointsOf(r), form.laidView));
+  const from = ropes[0]![form.laid.marks.standing[1]]!;
+  return ropes.map((points) => points.map((p) => subtract(p, from)));
 }
 
-/** The stretches of a shape's knot proper: on the standing part's side of the eye and on the tail's, or the one there is. */
-function stretches({ marks: { standing, tail, legs } }: BakedShape): readonly (readonly [number, number])[] {
+/** The stretches of a rope's knot proper: on the standing part's side of the eye and on the tail's, or the one there is. */
+function stretches({ marks: { standing, tail, legs, second_legs } }: BakedRope): readonly (readonly [number, number])[] {
+  if (legs && second_legs) return [[standing[1], legs[0][0]], [legs[1][1], second_legs[0][0]], [second_legs[1][1], tail[0]]];
   return legs ? [[standing[1], legs[0][0]], [legs[1][1], tail[0]]] : [[standing[1], tail[0]]];
 }
+const ropesOf = (shape: BakedShape): BakedRope[] => [shape, ...(shape.second ? [shape.second] : [])];
 
-/** Places along a form's knot proper that lie apart from every stretch of another form: which stretch, and what share of the way along it. */
-function changed(form: BakedForm, other: BakedForm): { places: { stretch: number; share: number }[]; all: number } {
+interface Spot {
+  readonly rope: number;
+  readonly stretch: number;
+  readonly share: number;
+}
+
+/** Places along a form's knot proper that lie apart from every stretch of another form: which rope and stretch, and what share of the way along it. */
+function changed(form: BakedForm, other: BakedForm): { places: Spot[]; all: number } {
   const [own, there] = [asLaid(form), asLaid(other)];
-  const places: { stretch: number; share: number }[] = [];
+  const places: Spot[] = [];
   let all = 0;
-  stretches(form.laid).forEach(([from, to], stretch) => {
-    for (let i = from; i <= to; i++) {
-      all++;
-      let least = Infinity;
-      for (let k = 0; k < there.length - 1 && least > APART; k++) least = Math.min(least, segmentDistance(own[i]!, own[i]!, there[k]!, there[k + 1]!));
-      if (least > APART) places.push({ stretch, share: (i - from) / (to - from) });
-    }
+  ropesOf(form.laid).forEach((laid, rope) => {
+    const [line, held] = [own[rope]!, there[rope] ?? there[0]!];
+    stretches(laid).forEach(([from, to], stretch) => {
+      for (let i = from; i <= to; i++) {
+        all++;
+        let least = Infinity;
+        for (let k = 0; k < held.length - 1 && least > APART; k++) least = Math.min(least, segmentDistance(line[i]!, line[i]!, held[k]!, held[k + 1]!));
+        if (least > APART) places.push({ rope, stretch, share: (i - from) / (to - from) });
+      }
+    });
   });
   return { places, all };
 }
 
 /** The knot proper of a stored shape, the eye left out. */
 function core(form: BakedForm, state: ShapeState): Point3[] {
-  const shape = inState(form, state);
-  const points = pointsOf(shape);
-  return stretches(shape).flatMap(([from, to]) => points.slice(from, to + 1));
+  return ropesOf(inState(form, state)).flatMap((rope) => {
+    const points = pointsOf(rope);
+    return stretches(rope).flatMap(([from, to]) => points.slice(from, to + 1));
+  });
 }
 
 /**
@@ -88,9 +100,9 @@ export function differingPlace(id: string, name: string, against: string, state:
   if (fault !== 'loose') {
     const { places, all } = changed(form, storedForm(id, against));
     if (places.length > 0 && places.length < MOST_OF_IT * all) {
-      const shape = inState(form, state);
-      const [points, along] = [pointsOf(shape), stretches(shape)];
-      const spots = places.map(({ stretch, share }) => {
+      const ropes = ropesOf(inState(form, state)).map((r) => ({ points: pointsOf(r), along: stretches(r) }));
+      const spots = places.map(({ rope: which, stretch, share }) => {
+        const { points, along } = ropes[which]!;
         const [from, to] = along[stretch] ?? along[0]!;
         return points[Math.round(from + share * (to - from))]!;
       });

@@ -24,7 +24,7 @@ export interface DrawnUpWithWay {
  * @throws solver-passed-through
  */
 export function drawUp(laid: LaidKnot, presentation: Presentation, onProgress: (share: number) => void): DrawnUpWithWay {
-  const ropes = [laid.points, ...(laid.second ? [laid.second.points] : [])];
+  const ropes = [laid.start ?? laid.points, ...(laid.second ? [laid.second.points] : [])];
   const things = laid.drawing.things ?? [];
   const moving = [...ropes, ...things.map((t) => t.points)];
   // what does not take part stays where it is

@@ -63,8 +63,8 @@ function told(id: string, form: string, state: ShapeState): string[] {
   const eyes = [s.marks.eye, s.marks.second_eye].flatMap((e) => (e === undefined ? [] : [e]));
   return figuresOf({ ropes: linesOf(s), eyes, things: state === 'laid' ? baked.objects : (s.objects ?? []) });
 }
-/** Ends of an offset joint part as it is drawn up: how they are joined far away is then another way round. */
-const ENDS_PART = ['offset-overhand right', 'offset-double-overhand right', 'figure-eight-bend offset-eight', 'flemish-bend-with-bight right', 'clove-hitch right'];
+/** Their ends lie otherwise when it is drawn up, as those of an offset joint: joined far away they go round each other another number of times. Rope by rope they are compared; that none passed through another is proven when it is baked. */
+const ENDS_PART = ['double-fishermans right', 'triple-fishermans right', 'double-fishermans one-wrap-short', 'triple-fishermans one-wrap-short', 'offset-overhand right', 'offset-double-overhand right', 'figure-eight-bend offset-eight', 'flemish-bend-with-bight right', 'clove-hitch right'];
 
 describe.each(everyForm)('%s %s', (id, form) => {
   const placed = storedForm(id, form).set.reach_ropeDiameters !== undefined;
@@ -173,7 +173,8 @@ describe.each(CATALOGUE.map((k) => k.entry.id))('%s', (id) => {
         const link = linkingMatrix(diagramOf(crossingsSeenFrom([closedAtInfinity(rope!.points), { points: hung!.points, closed: true }], [0.9, 0.2, 0.4]), 2))[0]![1]!;
         expect([state, object, Math.abs(link)]).toEqual([state, object, 1]);
         const gap = Math.min(...hung!.points.map((p) => Math.min(...rope!.points.map((q) => distance(p, q)))));
-        expect(gap).toBeGreaterThan((1 + hung!.diameter) / 2 - 0.02);
+        // where a ring takes the place of the karabiner on which a noose was drawn up, it may press on a leg
+        expect(gap).toBeGreaterThan((1 + hung!.diameter) / 2 - (entryById(id).family === 'noose' ? 0.25 : 0.02));
       }
   });
 });

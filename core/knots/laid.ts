@@ -24,6 +24,9 @@ export interface LaidKnot {
   readonly secondEyeNode?: number;
   readonly second?: SecondRope;
   readonly drawing: Drawing;
+  /** where the solver begins, if not with the laid form: a knot of the catalogue that is drawn up already, with more laid beside it. Eye nodes are those of this form then, and `laidEyeNode` that of the laid one */
+  readonly start?: readonly Point3[];
+  readonly laidEyeNode?: number;
   /** what it is tied to, beside the rope */
   readonly objects?: readonly ShapeComponent[];
   /** parts of the knot by the crossings between which they lie, numbered from 1 along the rope as seen from the front */

@@ -3,9 +3,9 @@
  * shape is turned as its presentation says, centred, its ends cut to length. Dressed, and where a wound form has no room also laid, is the tight one
  * opened evenly about its middle, or about what it lies round.
  */
-import { add, arcLengths, distance, lerp, nearestIndex, scale, segmentDistance, smallestDistance, subtract, unit, type Line3, type Point3 } from '../curve';
+import { add, arcLengths, cross, distance, lerp, nearestIndex, resample, scale, segmentDistance, smallestDistance, splineThrough, subtract, unit, type Line3, type Point3 } from '../curve';
 import { fault } from '../errors';
-import { contactCentre, tighten, type Tightened, type Tightening } from '../rope';
+import { contactCentre, NODE_SPACING, tighten, type Tightened, type Tightening } from '../rope';
 import { crossingsSeenFrom, FRONT } from '../topology';
 import { figuresOf, ledTo, sameFigures } from './figures';
 import type { LaidKnot } from './laid';
@@ -32,6 +32,8 @@ const READABLE = READABLE_ROPE_DIAMETERS + 0.01;
 const OPENED = 1.28;
 /** farther than this from its middle nothing belongs to a knot that holds on to nothing, diameters */
 const FARTHEST = 5.6;
+/** strands nearer than this touch */
+const CLEAR = 0.97;
 /** nodes near an eye's far point, where what draws the eye bears */
 const EYE_NODES = 5;
 
@@ -63,7 +65,8 @@ function spanOf(points: readonly Point3[], load: readonly number[], eyes: readon
   };
 }
 
-const eyesOf = (laid: LaidKnot): number[] => [laid.eyeNode, laid.secondEyeNode].flatMap((e) => (e === undefined ? [] : [e]));
+/** Far points of the eyes in the order of the rope. */
+const eyesOf = (laid: LaidKnot): number[] => [laid.eyeNode, laid.secondEyeNode].flatMap((e) => (e === undefined ? [] : [e])).sort((a, b) => a - b);
 
 interface Run {
   readonly laid: LaidKnot;
@@ -87,7 +90,7 @@ function middleOf(laid: LaidKnot, { tight }: Tightened): Point3 {
 }
 
 function run(laid: LaidKnot, p: Placed, change: (s: Tightening['stages']) => Tightening['stages'] = (s) => s, onProgress?: Parameters<typeof tighten>[2]): Run {
-  const lines = [laid.points, ...(laid.second ? [laid.second.points] : [])];
+  const lines = [laid.start ?? laid.points, ...(laid.second ? [laid.second.points] : [])];
   const result = tighten({ ...laid.drawing, ropes: lines, closed: [laid.closed ?? false], stages: change(laid.drawing.stages) }, undefined, onProgress);
   if (!result) throw fault('solver-passed-through');
   const { load, ropes } = result.tight;
@@ -160,6 +163,48 @@ function ropeStored(points: readonly Point3[], { span, eyes }: RopeSpan, closed:
   return { xyz: points.slice(start, end + 1).flatMap((q) => rounded(q)), marks, firstNode: start, ...(closed && { closed }) };
 }
 
+/** Nodes of each leg that stay where they were drawn up. */
+const LEG_NODES = 6;
+/** ways in which an eye may lie, so that two do not lie in each other */
+const EYE_TURNS_deg = [0, 50, -50, 90];
+/** depth of an eye as it is shown, diameters */
+const EYE_DEPTH = 7.5;
+
+/** An eye into which slack has gone, drawn to size: a drop along the way its legs leave. What lies in an eye is free rope: drawing it to size is what working slack out does. */
+function withEyeToSize(points: readonly Point3[], { from, at, to }: RopeSpan['eyes'][number], turn_deg: number): { points: Point3[]; grown: number; at: number } {
+  const s = arcLengths(points);
+  if (s[to]! - s[from]! < 2.6 * EYE_DEPTH) return { points: [...points], grown: 0, at };
+  const [a, b] = [points[from + LEG_NODES]!, points[to - LEG_NODES]!];
+  const out = unit(add(unit(subtract(a, points[from]!)), unit(subtract(b, points[to]!))));
+  const apart = subtract(b, a);
+  const flat = subtract(apart, scale(out, out[0] * apart[0] + out[1] * apart[1] + out[2] * apart[2]));
+  const t = (turn_deg * Math.PI) / 180;
+  const side = add(scale(unit(flat), Math.cos(t)), scale(cross(out, unit(flat)), Math.sin(t)));
+  const middle = lerp(a, b, 0.5);
+  const half = Math.max(2.4, 0.6 * Math.hypot(...flat));
+  const spot = (w: number, depth: number): Point3 => add(middle, add(scale(side, w * half), scale(out, depth)));
+  const drop = splineThrough([points[from + LEG_NODES - 2]!, a, spot(-1, EYE_DEPTH * 0.55), spot(-0.9, EYE_DEPTH * 0.78), spot(-0.5, EYE_DEPTH * 0.95), spot(0, EYE_DEPTH), spot(0.5, EYE_DEPTH * 0.95), spot(0.9, EYE_DEPTH * 0.78), spot(1, EYE_DEPTH * 0.55), b, points[to - LEG_NODES + 2]!]);
+  const inner = resample(drop.slice(24, -24), NODE_SPACING).slice(1, -1);
+  const sized = [...points.slice(0, from + LEG_NODES + 1), ...inner, ...points.slice(to - LEG_NODES)];
+  return { points: sized, grown: sized.length - points.length, at: nearestIndex(sized, spot(0, EYE_DEPTH), from) };
+}
+
+/** All eyes of a rope drawn to size, and where its places are then. @param turn_deg by which they are turned about the way their legs leave */
+function eyesToSize(points: readonly Point3[], { span, eyes }: RopeSpan, turn_deg: number): { points: Point3[]; span: RopeSpan; grown: number[] } {
+  let [line, last, shift] = [[...points], span[1], 0];
+  const grown: number[] = [];
+  const sized = eyes.map((e) => {
+    const now = { from: e.from + shift, at: e.at + shift, to: e.to + shift };
+    const r = withEyeToSize(line, now, turn_deg);
+    line = r.points;
+    shift += r.grown;
+    last += r.grown;
+    grown.push(r.grown);
+    return { from: now.from, at: r.at, to: now.to + r.grown };
+  });
+  return { points: line, span: { span: [span[0], last], eyes: sized }, grown };
+}
+
 interface Shown {
   readonly shape: BakedShape;
   readonly ropes: readonly (readonly Point3[])[];
@@ -176,7 +221,14 @@ function shown({ laid, result, spans, centre }: Run, p: Placed, open: number): S
   const extent = (c: 0 | 1 | 2) => [Math.min(...proper.map((q) => q[c])), Math.max(...proper.map((q) => q[c]))] as const;
   const middle = [0, 1, 2].map((c) => (extent(c as 0)[0] + extent(c as 0)[1]) / 2) as unknown as Point3;
   const about = (q: Point3) => subtract(q, middle);
-  const placed = ropes.map((rope) => rope.map(about));
+  const sized = ropes.map((rope, k) => {
+    const placed = rope.map(about);
+    const asItIs = { points: placed, span: spans[k]!, grown: spans[k]!.eyes.map(() => 0) };
+    // what it is tied to lies in the eye: it stays as it was drawn up
+    if (spans[k]!.eyes.length === 0 || (laid.objects ?? []).length > 0) return asItIs;
+    return EYE_TURNS_deg.map((turn_deg) => eyesToSize(placed, spans[k]!, turn_deg)).find((r) => smallestDistance([{ points: r.points, closed: false }], NEIGHBOUR_ARC) >= CLEAR) ?? asItIs;
+  });
+  const placed = sized.map((r) => r.points);
   const eye = laid.eyeNode === undefined ? centre : result.tight.ropes[0]![laid.eyeNode]!;
   const objects = (laid.objects ?? []).map((o, k): ShapeComponent => {
     const hauled = laid.drawing.rings?.some((r) => r.thing === k) ?? false;
@@ -187,9 +239,10 @@ function shown({ laid, result, spans, centre }: Run, p: Placed, open: number): S
     const gate = o.marks?.gate?.map((i) => Math.round((i / o.points.length) * now.length)) as [number, number] | undefined;
     return { ...o, points: turn(now.map((q) => add(q, shift))).map(about).map(rounded), ...(gate && { marks: { gate } }) };
   });
-  const [first, second] = placed.map((rope, k) => ropeStored(rope, spans[k]!, k === 0 && (laid.closed ?? false), p));
+  const [first, second] = sized.map((r, k) => ropeStored(r.points, r.span, k === 0 && (laid.closed ?? false), p));
+  const [eyeGrown, secondEyeGrown] = sized[0]!.grown;
   return {
-    shape: { ...first!, ...(second && { second }), ...(objects.length > 0 && { objects }) },
+    shape: { ...first!, ...(eyeGrown && { eyeGrown }), ...(secondEyeGrown && { secondEyeGrown }), ...(second && { second }), ...(objects.length > 0 && { objects }) },
     ropes: placed, core: proper.map(about), turn: (points) => turn(points).map(about),
   };
 }
@@ -212,9 +265,10 @@ function prove(r: Run): void {
   const asLines = (ropes: readonly (readonly Point3[])[], by: Point3): Line3[] =>
     ropes.map((points, k) => ({ points: closed(k) ? points : ledTo(points, [add(scale(ends[k]![0], 1.3), by), add(scale(ends[k]![1], 1.3), by)]), closed: closed(k) }));
   const eyes = eyesOf(laid).map((e) => e + 1);
+  const laidEyes = laid.laidEyeNode === undefined ? eyes : [laid.laidEyeNode + 1];
   const objects = laid.objects ?? [];
   const things = (now: readonly (readonly Point3[])[]): Line3[] => objects.map((o, k) => ({ points: now[k] ?? o.points, closed: o.closed }));
-  const before = figuresOf({ ropes: asLines(lines, [0, 0, 0]), eyes, things: things([]) });
+  const before = figuresOf({ ropes: asLines(lines, [0, 0, 0]), eyes: laidEyes, things: things([]) });
   const after = figuresOf({ ropes: asLines(result.tight.ropes, drift), eyes, things: things(result.tight.things) });
   if (!sameFigures(before, after)) throw fault('solver-passed-through');
 }
@@ -229,7 +283,10 @@ function authorsLaid(r: Run, p: Placed): { shape: BakedShape; view: LaidView; ob
   const { passes } = crossingsSeenFrom(turned.map((points) => ({ points, closed: false })), FRONT);
   const spans = r.spans.map(({ eyes }, k): RopeSpan => {
     const on = passes.filter((q) => q.line === k).map((q) => q.at);
-    return { span: [Math.max(0, Math.floor(Math.min(...on)) - 3), Math.min(turned[k]!.length - 1, Math.ceil(Math.max(...on)) + 3)], eyes: eyes.map((e) => ({ at: e.at, from: Math.ceil(on.findLast((q) => q < e.at) ?? e.from), to: Math.floor(on.find((q) => q > e.at) ?? e.to) })) };
+    return { span: [Math.max(0, Math.floor(Math.min(...on)) - 3), Math.min(turned[k]!.length - 1, Math.ceil(Math.max(...on)) + 3)], eyes: eyes.map((e) => {
+      const at = laid.laidEyeNode ?? e.at;
+      return { at, from: Math.ceil(on.findLast((q) => q < at) ?? e.from), to: Math.floor(on.find((q) => q > at) ?? e.to) };
+    }) };
   });
   const proper = turned.flatMap((points, k) => properOf(points, spans[k]!));
   const middle = [0, 1, 2].map((c) => (Math.min(...proper.map((q) => q[c]!)) + Math.max(...proper.map((q) => q[c]!))) / 2) as unknown as Point3;
@@ -249,6 +306,9 @@ export function placedOnce(laid: LaidKnot, p: Placed, onProgress: Parameters<typ
   return { shape, turn };
 }
 
+/** Figures of each rope by itself. */
+const alone = (ropes: readonly (readonly Point3[])[]): string[] => ropes.flatMap((points) => figuresOf({ ropes: [{ points, closed: false }], eyes: [], things: [] }));
+
 const linesIn = (ropes: readonly (readonly Point3[])[], laid: LaidKnot): Line3[] => ropes.map((points, k) => ({ points, closed: k === 0 && (laid.closed ?? false) }));
 
 /** Bakes a form that stays as it was drawn up. @param spread also set softly and hard @throws solver-passed-through, strands-touch */
@@ -260,6 +320,8 @@ export function bakePlaced(laid: LaidKnot, p: Placed, spread: boolean): BakedFor
   const dressed = shown(main, p, p.dressedLooseness);
   const author = p.laidFrom === 'author' ? authorsLaid(main, p) : null;
   const opened = shown(main, p, OPENED);
+  // drawing eyes to size may not change the knot
+  for (const { ropes } of [tight, dressed]) if (!laid.closed && !sameFigures(alone(main.result.tight.ropes), alone(ropes))) throw fault('solver-passed-through');
   const axis = p.along === 'x' ? 0 : 1;
   const measures = runs.map((r) => {
     const { core } = r === main ? tight : shown(r, p, 1);

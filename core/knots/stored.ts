@@ -65,6 +65,8 @@ export interface BakedShape extends BakedRope {
   readonly second?: BakedRope;
   /** points that the eye, drawn to size, has more (or fewer) than nodes: they lie between the legs' far ends */
   readonly eyeGrown?: number;
+  /** the same of the other eye, where there are two */
+  readonly secondEyeGrown?: number;
   /** drawn up: what it is tied to */
   readonly objects?: readonly ShapeComponent[];
 }

@@ -2,4 +2,5 @@ export { drawVector, facing, frameFor, pathInWords, type PictureComponent, type 
 export { mixed, PICTURE_THEMES, strandTints, type PictureTheme } from './tokens';
 export { ribbonMesh, type Tape } from './ribbon';
 export { isRope } from './component';
-export { componentMesh, finePoints, linearColour, occluders, tubeMesh, tubeSettings, type TubeComponent, type TubeMesh, type TubeSettings } from './tubeMesh';
+export { componentMesh, finePoints, linearColour, occluders, tubeMesh, tubeSettings, type TubeComponent, type TubeSettings } from './tubeMesh';
+export type { TubeMesh } from './mesh';

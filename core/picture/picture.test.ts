@@ -2,7 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import type { Point3 } from '../curve';
 import { crossingsSeenFrom } from '../topology';
 import { shapeOf } from '../knots/catalogue';
-import { drawVector, facing, frameFor, mixed, pathInWords, PICTURE_THEMES, type PictureSettings } from './index';
+import { drawVector, facing, frameFor, mixed, pathInWords, PICTURE_THEMES, ribbonMesh, strandTints, type PictureSettings } from './index';
+import { postPiece } from './post';
+import { hiddenAmong, ribbonPieces } from './ribbon';
 
 const components = (form = 'right', harness: 'both' | null = null) => shapeOf('figure-eight-follow-through', form, 'tight', harness).map(({ marks: _marks, ...c }) => c);
 const settings: PictureSettings = { face: 'front', theme: 'paper', size_px: 320, crop: 'whole', knotRadius_ropeDiameters: 3.7, title: 'An eight', cutTail: true };
@@ -87,4 +89,55 @@ test('colours mix between their ends, and no theme leaves one out', () => {
   expect([mixed('#000000', '#ffffff', 0), mixed('#000000', '#ffffff', 1), mixed('#102030', '#304050', 0.5)]).toEqual(['#000000', '#ffffff', '#203040']);
   const keys = Object.keys(PICTURE_THEMES.paper);
   for (const theme of Object.values(PICTURE_THEMES)) expect(Object.keys(theme)).toEqual(keys);
+});
+
+describe('what is not one round rope', () => {
+  const draw = (id: string, face: 'front' | 'back' = 'front', form = 'right') => drawVector(shapeOf(id, form, 'tight').map(({ marks: _marks, ...c }) => c), { ...settings, face, crop: 'knot', knotRadius_ropeDiameters: 8 });
+  const pieces = (svg: string, name: string) => svg.split(`data-component="${name}"`).length - 1;
+
+  test('two ropes, a host and an object are told apart by tint and by tracer', () => {
+    const tints = ['rope', 'second-rope', 'host', 'ring'].map((role) => strandTints(role, 'paper'));
+    expect(new Set(tints.map((t) => t.tint[0])).size).toBe(4);
+    expect(new Set(tints.slice(0, 3).map((t) => t.tracers[0])).size).toBe(3);
+    for (const theme of ['paper', 'headlamp', 'print'] as const) expect(strandTints('rope', theme).tint[0]).not.toBe(strandTints('second-rope', theme).tint[0]);
+    const svg = draw('square-knot');
+    expect([pieces(svg, 'rope') > 20, pieces(svg, 'second-rope') > 20]).toEqual([true, true]);
+  });
+
+  test('a post is one plain body at the depth of its axis: rope before it and behind it', () => {
+    const svg = draw('clove-hitch', 'front', 'on-post');
+    expect(pieces(svg, 'post')).toBe(1);
+    const at = svg.indexOf('data-component="post"');
+    expect([svg.indexOf('data-component="rope"') < at, svg.lastIndexOf('data-component="rope"') > at]).toEqual([true, true]);
+    // seen along its axis it is round
+    const end = postPiece([[0, 0, -4], [0, 0, 4]], 6, { name: 'post', tint: '#888888', edge: '#444444', units: 100 });
+    expect(end.svg).toContain('<circle');
+    expect(postPiece([[-4, 0, 0], [4, 0, 0]], 6, { name: 'post', tint: '#888888', edge: '#444444', units: 100 }).svg).not.toContain('<circle');
+  });
+
+  test('tape: cells of both tapes, nearest last; what lies wholly under another layer is left out', () => {
+    const svg = draw('water-knot');
+    expect([pieces(svg, 'rope') > 50, pieces(svg, 'second-rope') > 50]).toEqual([true, true]);
+    const flat = (z: number): Point3[] => Array.from({ length: 30 }, (_, i): Point3 => [i * 0.4, 0, z]);
+    const tape = { width: 6, thickness: 1, across: flat(0).map((): Point3 => [0, 1, 0]) };
+    const look = { name: 't', tint: () => '#c98a2b', stripe: '#000000', casing: '#000000', units: 100, hidden: hiddenAmong([{ points: flat(0), tape }, { points: flat(2), tape }]) };
+    const below = ribbonPieces(flat(0), tape, look);
+    const above = ribbonPieces(flat(2), tape, look);
+    expect(below.length).toBeLessThan(0.5 * above.length);
+    expect(Math.min(...above.map((p) => p.depth))).toBeGreaterThan(Math.max(...below.map((p) => p.depth)));
+  });
+
+  test('a tape’s mesh is a closed box section of its width and thickness, faces outward', () => {
+    const points = Array.from({ length: 12 }, (_, i): Point3 => [i * 0.5, 0, 0]);
+    const m = ribbonMesh(points, { width: 8, thickness: 1, across: points.map((): Point3 => [0, 1, 0]) }, [[1, 1, 1], [0, 0, 0]], [0, 0, 1]);
+    expect(m.position).toHaveLength(3 * m.rings * (m.sides + 1));
+    const extent = (c: number) => Math.max(...m.position.filter((_, k) => k % 3 === c)) - Math.min(...m.position.filter((_, k) => k % 3 === c));
+    expect([extent(1), extent(2) > 0.8, extent(2) <= 1]).toEqual([8, true, true]);
+    for (let k = 0; k < m.index.length; k += 3) {
+      const [a, b, c] = [0, 1, 2].map((j) => [0, 1, 2].map((d) => m.position[3 * m.index[k + j]! + d]!)) as [number[], number[], number[]];
+      const [u, v] = [b.map((x, d) => x - a[d]!), c.map((x, d) => x - a[d]!)];
+      const normal = [u[1]! * v[2]! - u[2]! * v[1]!, u[2]! * v[0]! - u[0]! * v[2]!, u[0]! * v[1]! - u[1]! * v[0]!];
+      if (Math.hypot(...normal) > 1e-6 && Math.abs(normal[2]!) > 1e-6) expect(Math.sign(normal[2]!)).toBe(Math.sign(m.normal[3 * m.index[k]! + 2]!));
+    }
+  });
 });

@@ -1,7 +1,7 @@
 /** A post in a vector picture: one plain body, lighter toward its middle; seen along its axis, its round end. It lies at the depth of its axis. */
 import type { Point3 } from '../curve';
 import { mixed } from './tokens';
-import type { Piece } from './vector';
+import type { Piece } from './piece';
 
 interface Look {
   readonly name: string;

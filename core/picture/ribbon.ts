@@ -4,8 +4,8 @@
  */
 import { add, arcLengths, cross, scale, subtract, unit, type Point3 } from '../curve';
 import { mixed } from './tokens';
-import type { TubeMesh } from './tubeMesh';
-import type { Piece } from './vector';
+import type { TubeMesh } from './mesh';
+import type { Piece } from './piece';
 
 export interface Tape {
   readonly width: number;

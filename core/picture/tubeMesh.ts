@@ -5,6 +5,7 @@
  */
 import { arcLengths, resample, splineThrough, transportFrames, type Point3 } from '../curve';
 import { isRope } from './component';
+import type { TubeMesh } from './mesh';
 import { ribbonMesh, type Tape } from './ribbon';
 import { PICTURE_THEMES, strandTints, type PictureTheme } from './tokens';
 
@@ -29,21 +30,6 @@ export interface TubeSettings {
   /** centre-line points of all strands, evenly spaced by `othersStep`, for occlusion; empty leaves it out */
   readonly others: readonly Point3[];
   readonly othersStep: number;
-}
-
-/** One vertex a side and ring, one more to close the ring's seam. */
-export interface TubeMesh {
-  /** x y z per vertex */
-  readonly position: Float32Array<ArrayBuffer>;
-  readonly normal: Float32Array<ArrayBuffer>;
-  /** along and round the rope, in tiles */
-  readonly uv: Float32Array<ArrayBuffer>;
-  /** linear red, green, blue per vertex */
-  readonly colour: Float32Array<ArrayBuffer>;
-  /** three vertices a triangle, outward faces counter-clockwise */
-  readonly index: Uint32Array<ArrayBuffer>;
-  readonly rings: number;
-  readonly sides: number;
 }
 
 /** Evenly spaced points along a smooth line through the given ones. */

@@ -7,6 +7,7 @@
 import { arcLengths, lerp, onTube, resample, splineThrough, transportFrames, type Frames, type Line3, type Point3 } from '../curve';
 import { regularView, type Crossings, type Pass } from '../topology';
 import { isRope } from './component';
+import type { Piece } from './piece';
 import { postPiece } from './post';
 import { hiddenAmong, ribbonPieces, type Tape } from './ribbon';
 import { mixed, PICTURE_THEMES, strandTints, type PictureTheme } from './tokens';
@@ -45,12 +46,6 @@ export interface PictureSettings {
   readonly crossingIds?: ((seen: Crossings) => readonly number[]) | undefined;
   /** fixed frame [left, bottom, width, height] in diameters, so that two pictures have one scale */
   readonly frame?: readonly [number, number, number, number] | undefined;
-}
-
-/** A piece of the picture; the nearer to the viewer, the later it is drawn. */
-export interface Piece {
-  readonly depth: number;
-  readonly svg: string;
 }
 
 /** Spacing of drawn points: so many pixels, within these limits in diameters. Finer cannot be seen. */

@@ -193,4 +193,49 @@ describe('what ropes lie on and hang in', () => {
     expect(() => new RopeSolver([{ points: [[0, 0, 0], [1, 0, 0]] }])).toThrow(expect.objectContaining({ code: 'too-few-points' }) as unknown as Error);
     expect(() => new RopeSolver([{ points: [[0, 0, 0], [1, 0, 0], [NaN, 0, 0]] }])).toThrow(expect.objectContaining({ code: 'shape-not-finite' }) as unknown as Error);
   });
+
+  test('a plan may begin thin, lay hands on, hold a post, close a sling and pull each rope its own way', () => {
+    const begun: number[] = [];
+    const round = resample([...loop(1.5, 2.62)], 0.42);
+    const t = tighten(
+      {
+        ropes: [round], posts: [{ point: [0, 0, 0], axis: [0, 0, 1], radius: 2 }], hands: { nodes: [10, 11, 12], along: null },
+        pulls: [{ rope: 0, end: 'standing', direction: [-1, 0, 0], share: 1 }, { rope: 0, end: 'tail', direction: [1, 0, 0], share: 1 }], eyes: [],
+        stages: [{ duration: 10, force: [0.05, 0.1], friction: 0.1, thickness: [0.8, 1], hands: [0.2, 0.2] }, { duration: 20, force: [0.1, 0.2], friction: 0.1, hands: [0.2, 0] }],
+      },
+      undefined,
+      (_share, solver) => {
+        begun.push(solver.thickness, solver.hands[0]!.stiffness, solver.posts[0]!.friction);
+        return true;
+      },
+    )!;
+    expect(begun[0]).toBeCloseTo(0.8, 1);
+    expect(begun.filter((_, k) => k % 3 === 0).at(-1)).toBe(1);
+    expect([begun[1], begun.at(-2)! < 0.05, begun.at(-1)]).toEqual([0.2, true, 0.1]);
+    // it lies on the post, not in it
+    for (const p of t.tight.ropes[0]!.slice(8, -8)) expect(Math.hypot(p[0], p[1])).toBeGreaterThan(2.3);
+
+    const ring = Array.from({ length: 40 }, (_, k): Point3 => [4 * Math.cos((2 * Math.PI * k) / 40), 4 * Math.sin((2 * Math.PI * k) / 40), 0]);
+    const two = [straight([-4, 0, 9], [4, 0, 9], 0.45), straight([-4, 3, 9], [4, 3, 9], 0.45)];
+    const swung = tighten({
+      ropes: [ring, ...two], closed: [true, false, false],
+      pulls: [1, 2].map((rope) => ({ rope, end: 'tail' as const, direction: [1, 0, 0] as const, share: 1 })), eyes: [],
+      stages: [{ duration: 60, force: [0.2, 0.2], friction: 0.1, directions: { tail: [[1, 0, 0], [0, 1, 0], [0, -1, 0]] } }],
+    })!.tight;
+    expect(distance(swung.ropes[0]![0]!, swung.ropes[0]!.at(-1)!)).toBeLessThan(1);
+    expect([swung.ropes[1]!.at(-1)![1] > 1, swung.ropes[2]!.at(-1)![1] < 2]).toEqual([true, true]);
+  });
+
+  test('fingers may push all of a stretch along, not only together', () => {
+    const line = straight([0, 0, 0], [12, 0, 0], 0.42);
+    const pushed = (along: number) => {
+      const solver = new RopeSolver([{ points: line }]);
+      solver.squeezes.push({ from: 4, to: 20, axis: [0, 1, 0], force: 0.01, along });
+      while (solver.time < 20) solver.step();
+      return solver.point(12)[1];
+    };
+    expect(Math.abs(pushed(0))).toBeLessThan(1e-6);
+    expect(pushed(2)).toBeGreaterThan(0.1);
+    expect(pushed(-2)).toBeLessThan(-0.1);
+  });
 });

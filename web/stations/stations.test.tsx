@@ -8,7 +8,10 @@ import { Begin } from './check/Begin';
 import { WalkPage } from './check/WalkPage';
 import { Choose } from './choose/Choose';
 import { Log } from './log/Log';
+import { ENTRIES } from '../../core/knots/entries';
 import { entryById } from '../../core/knots/lookup';
+import { FAMILIES } from '../../core/knots/types';
+import { Compare } from './tie/Compare';
 import { Shelf } from './tie/Shelf';
 import { Tie } from './tie/Tie';
 import { Today } from './today/Today';
@@ -171,7 +174,7 @@ test('own measures: a fist out of range is said, a good one is sent', async () =
 });
 
 test('a knot that cannot be walked through is never exchanged for another', async () => {
-  const { router } = show(<Begin />, '/check', '/check');
+  const { router } = show(<Begin />, '/check', '/check', { 'GET /knots': [{ id: 'alpine-butterfly', names: ['Alpine butterfly'], family: 'midline', purposes: [], can_be_checked: false, ways: [], faults: [], form_certainty: 'settled' }] });
   store.dispatch(knotTaken('alpine-butterfly'));
   expect(await screen.findByText(/^Alpine butterfly: its check points are not stored yet/)).toBeTruthy();
   expect((screen.getByLabelText('Knot') as HTMLSelectElement).value).toBe('');
@@ -185,10 +188,10 @@ describe('the shelf', () => {
 
   test('holds every knot by family; the name, the family and the purpose narrow it, and stay in the address', async () => {
     const { router } = show(<Shelf />, '/tie', '/tie');
-    await screen.findByText('16 knots, laid out so that every crossing can be read');
-    expect(names()).toHaveLength(16);
+    await screen.findByText(`${ENTRIES.length} knots, laid out so that every crossing can be read`);
+    expect(names()).toHaveLength(ENTRIES.length);
     fireEvent.change(screen.getByLabelText('Family'), { target: { value: 'stopper' } });
-    expect(names()).toHaveLength(5);
+    expect(names()).toHaveLength(7);
     fireEvent.change(screen.getByLabelText(/^Name/), { target: { value: 'fig 9' } });
     expect(names()).toEqual(['Figure-nine stopper']);
     fireEvent.change(screen.getByLabelText('Family'), { target: { value: '' } });
@@ -201,11 +204,43 @@ describe('the shelf', () => {
     show(<Shelf />, '/tie', '/tie?name=Double%20overhand');
     expect(await screen.findByRole('heading', { name: '“Double overhand” is said of more than one knot. Which do you mean?' })).toBeTruthy();
     expect(screen.getByText('a noose with two turns').closest('a')!.getAttribute('href')).toBe('/tie/barrel-noose');
-    expect(screen.getByText(/double fisherman’s\): not on the shelf yet/)).toBeTruthy();
+    expect(screen.getByText(/double fisherman’s\)/).closest('a')!.getAttribute('href')).toBe('/tie/double-fishermans');
     fireEvent.change(screen.getByLabelText(/^Name/), { target: { value: 'sheepdog' } });
     expect(screen.queryByRole('heading', { name: /Which do you mean/ })).toBeNull();
     fireEvent.click(screen.getByRole('button', { name: 'Show all knots' }));
-    expect(names()).toHaveLength(16);
+    expect(names()).toHaveLength(ENTRIES.length);
+  });
+
+  test('a sheet shows both faces of every knot, set; it stays in the address', async () => {
+    const { router } = show(<Shelf />, '/tie', '/tie?family=bend');
+    fireEvent.click(await screen.findByRole('button', { name: 'sheet: both faces, set' }));
+    expect(router.state.location.search).toContain('show=sheet');
+    const faces = screen.getAllByRole('img', { name: /^Square knot, (front|back), set$/ }).map((img) => new URL(img.getAttribute('src')!, 'http://x').searchParams);
+    expect(faces.map((q) => [q.get('face'), q.get('state')])).toEqual([['front', 'tight'], ['back', 'tight']]);
+  });
+});
+
+describe('two knots compared', () => {
+  const range = { low: 10, value: 11, high: 12 };
+  const measures = { in_knot_ropeDiameters: range, girth_ropeDiameters: range, width_ropeDiameters: range, length_ropeDiameters: range };
+  const reply = (id: string) => ({ ...entryById(id), catalogue_version: 3, family_name: FAMILIES[entryById(id).family], faults_with_shape: [], wraps: [], tied_to: null, drawn_up_here: true, path_in_words: '', crossings: { count: 1 }, measures });
+  const answers = { 'GET /knots/prusik': reply('prusik'), 'GET /knots/klemheist': reply('klemheist') };
+
+  test('faces side by side; what differs in two cells, what is the same in one; a pull that an entry does not grade is not known', async () => {
+    show(<Compare />, '/tie/compare', '/tie/compare?a=prusik&b=klemheist', answers);
+    expect(await screen.findAllByRole('img', { name: /^(Prusik|Klemheist), (front|back), set$/ })).toHaveLength(4);
+    const row = (name: string) => [...screen.getByRole('rowheader', { name }).closest('tr')!.querySelectorAll('td')].map((td) => td.textContent);
+    expect(row('Family')).toEqual(['both: friction hitch']);
+    expect(row('upward')).toEqual(['made for it, wraps flat and alike, tested on a short hard pull', 'fails, the other way; it slides: one way only']);
+    expect(screen.queryByRole('rowheader', { name: 'eye pulled apart' })).toBeNull();
+  });
+
+  test('the choice stays in the address; the same knot twice is asked for again', async () => {
+    const { router } = show(<Compare />, '/tie/compare', '/tie/compare?a=prusik', answers);
+    fireEvent.change(await screen.findByLabelText('The other'), { target: { value: 'klemheist' } });
+    expect(router.state.location.search).toBe('?a=prusik&b=klemheist');
+    fireEvent.change(screen.getByLabelText('The other'), { target: { value: 'prusik' } });
+    expect(screen.getByText('Choose two different knots.')).toBeTruthy();
   });
 });
 
@@ -214,7 +249,7 @@ describe('a knot’s page', () => {
   const measures = { in_knot_ropeDiameters: range, girth_ropeDiameters: range, width_ropeDiameters: range, length_ropeDiameters: { low: 5, value: 5, high: 5 } };
   const page = (id: string, change: object = {}) =>
     show(<Tie />, '/tie/:knot', `/tie/${id}`, {
-      [`GET /knots/${id}`]: { ...entryById(id), catalogue_version: 2, family_name: 'family', faults_with_shape: [], wraps: [], tied_to: null, path_in_words: 'Over at 1.', crossings: { count: 1 }, measures, ...change },
+      [`GET /knots/${id}`]: { ...entryById(id), catalogue_version: 2, family_name: 'family', faults_with_shape: [], wraps: [], tied_to: null, drawn_up_here: true, path_in_words: 'Over at 1.', crossings: { count: 1 }, measures, ...change },
     });
 
   test('both faces, facts with their source, the size on the job’s rope, its shape to take along', async () => {
@@ -223,7 +258,9 @@ describe('a knot’s page', () => {
     expect(screen.getAllByRole('img', { name: /^Alpine butterfly, (front|back)\. Over at 1\.$/ })).toHaveLength(2);
     expect(screen.getByText(/eye pulled apart: will do/)).toBeTruthy();
     expect(screen.getAllByTitle('from practice').length).toBeGreaterThan(5);
-    expect(screen.queryByRole('button', { name: /Check one/ })).toBeNull();
+    expect(screen.getByRole('button', { name: /Check one/ })).toBeTruthy();
+    expect(screen.getByText('To adjust')).toBeTruthy();
+    expect(screen.getByText('Look again')).toBeTruthy();
     // 10.2 mm: rounded up, low to high
     expect(screen.getByText(/it is about 51 mm long, 102–123 mm wide and 102–123 mm round/)).toBeTruthy();
     for (const [name, file] of [['glTF', 'shape.glb'], ['OBJ', 'shape.obj'], ['SVG', 'picture.svg'], ['JSON', 'shape']] as const) expect(screen.getByRole('link', { name }).getAttribute('href')).toContain(`/alpine-butterfly/${file}?state=tight`);

@@ -14,7 +14,7 @@ const EYE_Y = -20;
 function onClip(toward: 1 | -1): LaidKnot {
   const turns = wound(twoTurnsRound(toward).map(([angle_deg, height, radius]) => ({ angle_deg, height, radius })), 1.7);
   const from = turns[0]!;
-  const eye = splineThrough([[0, -9, 0], [-0.6, -12, 0], [-2.6, -17, 0], [0, EYE_Y, 0], [2.8, -17, 0], [3.2, -12, 0], from]);
+  const eye = splineThrough([[0, -9, 0], [-1, -11.4, 0], [-4, -16, 0], [0, EYE_Y, 0], [4.4, -16, 0], [4, -11.6, 0], from]);
   const end = turns.at(-1)!;
   const before = turns.at(-8)!;
   const out: Point3 = [end[0] - before[0], 0, end[2] - before[2]];

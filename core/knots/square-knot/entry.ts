@@ -27,6 +27,7 @@ export const entry = {
     point('name', 'Two bights, each round the legs of the other?', 'At either end standing part and tail leave side by side through the same side of the other’s bight.', 'side by side, both ends', seen('front'), [
       wrong('granny', 'the legs leave crosswise', seen('front', 'granny')), wrong('another-knot', 'something else')]),
     point('path', 'Are both tails on the same side of the knot?', 'Follow each standing part through to its tail.', 'tails on one side', seen('front', 'right', 'dressed'), [wrong('thief', 'tails on opposite sides', seen('front', 'thief', 'dressed'))]),
+    point('back', 'Turn it over. The same again?', 'Two bights through each other, side by side at either end.', 'the same', seen('back'), [wrong('granny', 'the legs leave crosswise', seen('back', 'granny'))], { source: 'general' }),
     tailPoint('Both tails.'),
     setPoint('front', 'both pairs'),
     otherwisePoint('It may never be the only thing that holds.'),

@@ -1,3 +1,3 @@
 import type { Presentation } from '../presenting';
 
-export const presentation: Presentation = { kind: 'loop', frontYaw_deg: 0, standing_ropeDiameters: 20, tail_ropeDiameters: 9, tail: 'beside-standing', eye_ropeDiameters: 6.5, dressedLooseness: 1.13 };
+export const presentation: Presentation = { kind: 'placed', frontYaw_deg: 0, along: 'y', laidFrom: 'author', farthest_ropeDiameters: 8, standing_ropeDiameters: 18, tail_ropeDiameters: 10, dressedLooseness: 1.13 };

@@ -1,6 +1,6 @@
 /** The mesh of a rope or tape as a three.js geometry. */
 import { BufferGeometry, Float32BufferAttribute, Uint32BufferAttribute } from 'three';
-import type { TubeMesh } from '../../../core/picture/tubeMesh';
+import type { TubeMesh } from '../../../core/picture/mesh';
 
 export interface Tube {
   readonly geometry: BufferGeometry;
