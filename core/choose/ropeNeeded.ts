@@ -5,6 +5,7 @@
  */
 import { arcLengths } from '../curve';
 import { finite } from '../errors';
+import { goesOn } from '../knots/behaviour';
 import { knotById } from '../knots/catalogue';
 import type { Range } from '../knots/measures';
 import { pointsOf, type BakedForm } from '../knots/stored';
@@ -64,9 +65,8 @@ export function ropeNeeded(profile: Profile, q: RopeQuestion): RopeNeeded {
   const { eye, note } = eyeOf(form, entry.purposes.includes('tie-in'), q, d);
   if (note) notes.push(note);
   const rule = judgeTail(profile, { knot: q.knot, rope_diameter_mm: d });
-  const goesOn = entry.family === 'midline' || (!entry.needs.free_end && (entry.family === 'hitch' || entry.family === 'friction'));
-  const tail = goesOn ? 0 : (rule.required_mm ?? TAIL_WITHOUT_RULE_MM);
-  notes.push(goesOn ? 'tail: none, the rope goes on' : rule.required_mm === null ? 'tail: the rule set gives no length; 100 mm taken (general)' : `tail: ${rule.rule.text}`);
+  const tail = goesOn(entry) ? 0 : (rule.required_mm ?? TAIL_WITHOUT_RULE_MM);
+  notes.push(goesOn(entry) ? 'tail: none, the rope goes on' : rule.required_mm === null ? 'tail: the rule set gives no length; 100 mm taken (general)' : `tail: ${rule.rule.text}`);
   const asked = profile.stopperBehindTieIn.asked === 'required' && profile.stopperBehindTieIn.knots.includes(q.knot);
   const stopper = asked ? STOPPER_ROPE_DIAMETERS * d : 0;
   if (asked) notes.push(`stopper: ${profile.stopperBehindTieIn.text}`);

@@ -10,4 +10,8 @@ export type Behaviour =
 
 const NOT_KNOWN: Behaviour = { grade: 'not-known', condition: '', what_happens: 'not known', source: null };
 
+/** Whether the rope goes on beyond the knot on both sides, so that it has no tail: loops in its middle, and hitches made without a free end. */
+export const goesOn = (entry: Pick<KnotEntry, 'family' | 'needs'>): boolean =>
+  entry.family === 'midline' || (!entry.needs.free_end && (entry.family === 'hitch' || entry.family === 'friction'));
+
 export const behaviour = (entry: KnotEntry, pull: Pull): Behaviour => entry.pulls.find((p) => p.pull === pull) ?? NOT_KNOWN;

@@ -8,7 +8,7 @@ import {
 import { butterflyByTwist } from './alpine-butterfly/twist';
 import { butterflyByHand } from './alpine-butterfly/wound';
 import { flatDiagram } from './authoring';
-import { backedFlat } from './backed-flat';
+import { backedFlat } from './tie-in-stopper/second-derivation';
 import { bowlineOnBightTied } from './bowline-on-bight/second-derivation';
 import { forms as bowlineOnBightForms } from './bowline-on-bight/shape';
 import { butterflyBendByHand } from './butterfly-bend/second-derivation';
@@ -136,7 +136,7 @@ describe('second derivations by other motions', () => {
   const line = (points: readonly Point3[], closed = false): Line3 => ({ points, closed });
   const host: Line3 = line(Array.from({ length: 121 }, (_, k): Point3 => [0, (k - 60) / 2, 0]));
   const joint = (k: Pick<LaidKnot, 'points' | 'second'>): Figured => ({ ropes: [line(k.points), line(k.second!.points)], eyes: [], things: [] });
-  const loop = (k: Pick<LaidKnot, 'points' | 'eyeNode'>): Figured => ({ ropes: [line(k.points)], eyes: [k.eyeNode!], things: [] });
+  const loop = (k: Pick<LaidKnot, 'points' | 'eyeNode' | 'laidEyeNode'>): Figured => ({ ropes: [line(k.points)], eyes: [(k.laidEyeNode ?? k.eyeNode)!], things: [] });
   const mirroredFigure = (f: Figured): Figured => ({ ...f, ropes: f.ropes.map((r) => ({ ...r, points: r.points.map((p): Point3 => [-p[0], p[1], p[2]]) })) });
 
   test('butterfly bend: cut from the butterfly of the twist and from that wound on the hand', () => {

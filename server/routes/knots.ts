@@ -6,6 +6,7 @@ import { fault } from '../../core/errors';
 import { linesOf, pointsOf, type BakedForm, type BakedRope, type ShapeComponent, type ShapeState } from '../../core/knots/stored';
 import { CATALOGUE_VERSION, faultsWithShape, formWithWraps, framesOf, knotById, knotIds, shapeOf, storedForm, variantForm, wrapsOf, type Onto } from '../../core/knots/catalogue';
 import { FAMILIES } from '../../core/knots/types';
+import { goesOn } from '../../core/knots/behaviour';
 import { crossingIds } from '../../core/knots/crossing-ids';
 import { differingPlace } from '../../core/knots/differs';
 import { drawVector, facing, frameFor, pathInWords, type PictureComponent } from '../../core/picture';
@@ -96,7 +97,7 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
       ...entry,
       catalogue_version: CATALOGUE_VERSION,
       faults_with_shape: faultsWithShape(params.id),
-      crossings: { count: laid.count, gauss_code: gaussCodeOf(diagramOf(laid, lines.length)).map((code, i) => `${lines[i]!.closed ? 'closed' : 'open'}: ${code}`).join('\n'), of: 'the laid form, seen from the front, standing end to tail' },
+      crossings: { count: laid.count, gauss_code: gaussCodeOf(diagramOf(laid, lines.length)).map((code, i) => `${lines[i]!.closed ? 'closed' : 'open'}: ${code}`).join('\n'), of: `the laid form, seen from the front, standing end to tail${right.objects.length > 0 ? '; its own rope alone, without what it is tied to' : ''}` },
       family_name: FAMILIES[entry.family],
       path_in_words: pathInWords(laid, undefined, right.laid.marks.eye),
       wraps: wrapsOf(params.id),
@@ -147,7 +148,7 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
     return sendSvg(
       reply,
       drawVector(components, {
-        ...framing, markAt, theme: query.theme, size_px: query.size, cutTail: knotById(params.id).entry.family !== 'midline',
+        ...framing, markAt, theme: query.theme, size_px: query.size, cutTail: !goesOn(knotById(params.id).entry),
         crossingIds: (seen) => crossingIds(storedForm(params.id, form), state, seen),
         title: `${name}, ${query.face}${query.fault ? `, fault: ${query.fault.replaceAll('-', ' ')}` : ''}`,
         ...(other ? { frame: union(frameFor(components, framing), frameFor(drawn(other), { ...framing, knotRadius_ropeDiameters: knotRadius(params.id, other.form, other.state, query.crop) })) } : {}),

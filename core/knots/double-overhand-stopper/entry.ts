@@ -26,7 +26,7 @@ export const entry = {
     { face: 'back', shows: 'laid: the same, mirrored; set: two turns beside each other', source: 'general' },
   ],
   check_points: [
-    point('name', 'Two wraps, and the end through both?', 'Count them beside each other.', 'two wraps, end through both', seen('back'), [wrong('turns-short', 'one wrap only'), wrong('another-knot', 'something else')], { count: { of: 'wraps', is: 'two' } }),
+    point('name', 'Two wraps, and the end through both?', 'Count them beside each other.', 'two wraps, end through both', seen('back'), [wrong('another-knot', 'something else'), wrong('turns-short', 'one wrap only')], { count: { of: 'wraps', is: 'two' } }),
     point('front', 'Turn it over. One strand slanting across the wraps?', 'The end comes out inside both wraps.', 'one across, end inside', seen('front'), [wrong('turns-short', 'the end is under one wrap')], { source: 'general' }),
     point('object', 'Round what does it stand, and against what?', 'Free at a rope’s end against a device or a slot; in a tag behind a noose or eye; butted up behind a tie-in.', 'said, and it does not pass', seen('front'), [wrong('other-ends-loaded', 'it passes, or nobody can say')]),
     tailPoint('In a tether its own tail; at a rope’s end the rope beyond it, to the very end.'),

@@ -28,7 +28,7 @@ export const entry = {
     { face: 'back', shows: 'the same eight again: strands side by side at every place', source: 'practice' },
   ],
   check_points: [
-    point('name', 'One full turn round its own two strands?', 'Count at the neck.', 'one full turn', seen('front'), [wrong('turns-short', 'half a turn: an overhand'), wrong('turns-one-more', 'one and a half: a nine'), wrong('another-knot', 'something else')]),
+    point('name', 'One full turn round its own two strands?', 'Count at the neck.', 'one full turn', seen('front'), [wrong('turns-short', 'half a turn: an overhand'), wrong('another-knot', 'something else'), wrong('turns-one-more', 'one and a half: a nine')]),
     point('front', 'Front: do the strands of every pair run side by side?', 'Two strands at every place; neither crosses its partner.', 'side by side', seen('front'), [wrong('pair-twisted', 'a strand crosses its partner')], { count: { of: 'strands at each place', is: 'two' } }),
     point('back', 'Turn it over. Pairs again, four strands out of it?', 'Standing part and tail above, two legs below.', 'pairs, four strands', seen('back'), [wrong('pair-twisted', 'a strand crosses its partner')], { count: { of: 'strands that leave the knot', is: 'four' } }),
     tailPoint(),

@@ -28,7 +28,7 @@ export const entry = {
     { face: 'back', shows: 'the same again, mirrored: pairs everywhere', source: 'general' },
   ],
   check_points: [
-    point('name', 'One and a half turns round its own two strands?', 'Count at the neck.', 'one and a half turns', seen('front'), [wrong('turns-short', 'one turn: an eight'), wrong('another-knot', 'something else')]),
+    point('name', 'One and a half turns round its own two strands?', 'Count at the neck.', 'one and a half turns', seen('front'), [wrong('another-knot', 'something else'), wrong('turns-short', 'one turn: an eight')]),
     point('front', 'Front: do the strands of every pair run side by side?', 'Two strands at every place; neither crosses its partner.', 'side by side', seen('front'), [wrong('pair-twisted', 'a strand crosses its partner')], { count: { of: 'strands at each place', is: 'two' } }),
     point('back', 'Turn it over. Pairs again, four strands out of it?', 'Standing part and tail above, two legs below.', 'pairs, four strands', seen('back'), [wrong('pair-twisted', 'a strand crosses its partner')], { count: { of: 'strands that leave the knot', is: 'four' } }),
     tailPoint(),

@@ -26,7 +26,7 @@ export const entry = {
     { face: 'back', shows: 'the same figure with over and under exchanged', source: 'general' },
   ],
   check_points: [
-    point('name', 'One and a half turns round the standing part, then in?', 'Count the crossings.', 'a nine', seen('front'), [wrong('turns-short', 'half a turn too few'), wrong('another-knot', 'something else')], { count: { of: 'crossings', is: 'five' } }),
+    point('name', 'One and a half turns round the standing part, then in?', 'Count the crossings.', 'a nine', seen('front'), [wrong('another-knot', 'something else'), wrong('turns-short', 'half a turn too few')], { count: { of: 'crossings', is: 'five' } }),
     point('back', 'Turn it over. The same figure?', 'Over and under exchanged.', 'the same', seen('back'), [wrong('another-knot', 'something else')], { source: 'general' }),
     point('object', 'Round what does it stand, and against what?', 'Free at a rope’s end against a device or a slot; in a tag behind a noose or eye; butted up behind a tie-in.', 'said, and it does not pass', seen('front'), [wrong('other-ends-loaded', 'it passes, or nobody can say')]),
     tailPoint('At a rope’s end: the rope beyond the stopper, to the very end.'),

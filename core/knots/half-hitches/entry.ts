@@ -23,7 +23,7 @@ export const entry = {
     { face: 'back', shows: 'two turns, one above the other', source: 'general' },
   ],
   check_points: [
-    point('name', 'Two turns round the standing part, made away from the object, both the same way?', 'One strand crosses between them.', 'two, the same way', seen('front'), [wrong('mirrored-loops', 'the second the other way round'), wrong('another-knot', 'one only')], { count: { of: 'half hitches', is: 'two, or three' } }),
+    point('name', 'Two turns round the standing part, made away from the object, both the same way?', 'One strand crosses between them.', 'two, the same way', seen('front'), [wrong('another-knot', 'one only'), wrong('mirrored-loops', 'the second the other way round')], { count: { of: 'half hitches', is: 'two, or three' } }),
     point('back', 'Turn it over. Two turns, one above the other?', 'Nothing crosses behind.', 'two turns', seen('back'), [wrong('another-knot', 'something else')]),
     tailPoint(),
     setPoint('front', 'the tail'),

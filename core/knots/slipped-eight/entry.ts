@@ -5,7 +5,7 @@ import type { KnotEntry } from '../types';
 export const entry = {
   id: 'slipped-eight',
   names: ['Slipped eight with a half hitch', 'slipped figure-eight'],
-  family: 'midline',
+  family: 'hitch',
   purposes: ['tension-eye'],
   needs: { free_end: false, thicknesses_through_object: 2, eye_first: true, text: 'a long bight of the running end', source: 'general' },
   pulls: [

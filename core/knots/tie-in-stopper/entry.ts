@@ -24,7 +24,7 @@ export const entry = {
   ],
   check_points: [
     point('stopper', 'Does it touch the knot?', 'Close up against it: no gap in which something can be clipped.', 'butted up to the knot', seen('front'), [wrong('stopper-gap', 'a gap before it')]),
-    point('count', 'Two turns round the standing part, the end through both?', 'Count them. Round what: the standing part. Against what: the knot.', 'two turns', seen('front'), [wrong('turns-short', 'one turn only'), wrong('stopper-wrong-face', 'not round the standing part'), wrong('another-knot', 'something else')], { count: { of: 'turns', is: 'two' } }),
+    point('count', 'Two turns round the standing part, the end through both?', 'Count them. Round what: the standing part. Against what: the knot.', 'two turns', seen('front'), [wrong('stopper-wrong-face', 'not round the standing part'), wrong('another-knot', 'something else'), wrong('turns-short', 'one turn only')], { count: { of: 'turns', is: 'two' } }),
     point('back', 'Turn it over. Round the standing part, not round a leg of the eye?', 'Follow the standing part up through it.', 'round the standing part', seen('back'), [wrong('stopper-wrong-face', 'round something else')]),
     tailPoint('From where it leaves the stopper to its end.'),
     point('set', 'Is it drawn tight on the standing part?', 'It may not slide up by hand.', 'drawn tight', seen('front'), [wrong('loose', 'loose', seen('front', 'right', 'dressed'))]),

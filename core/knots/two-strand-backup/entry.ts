@@ -24,7 +24,7 @@ export const entry = {
   ],
   check_points: [
     point('stopper', 'Does it touch the knot?', 'No gap in which something can be clipped.', 'butted up to the knot', seen('front'), [wrong('stopper-gap', 'a gap before it')]),
-    point('count', 'An overhand round both strands?', 'Standing part and tail are both inside it.', 'round both', seen('front'), [wrong('stopper-wrong-face', 'round one strand only'), wrong('another-knot', 'something else')], { count: { of: 'strands inside it', is: 'two' } }),
+    point('count', 'An overhand round both strands?', 'Standing part and tail are both inside it.', 'round both', seen('front'), [wrong('another-knot', 'something else'), wrong('stopper-wrong-face', 'round one strand only')], { count: { of: 'strands inside it', is: 'two' } }),
     point('back', 'Turn it over. Both strands inside it?', 'Follow each up through it.', 'both inside', seen('back'), [wrong('stopper-wrong-face', 'round one strand only')]),
     tailPoint('From where it leaves the overhand to its end.'),
     point('set', 'Is it drawn tight?', 'It may not slide up by hand.', 'drawn tight', seen('front'), [wrong('loose', 'loose', seen('front', 'right', 'dressed'))]),

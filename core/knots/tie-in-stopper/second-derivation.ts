@@ -2,11 +2,11 @@
  * The follow-through with its backup once more, the backup as a flat diagram: the tail goes up beside the standing part, comes down round both in passes that
  * lie in front and behind in turn, and goes up again between them.
  */
-import { nearestIndex, splineThrough, type Point3 } from '../curve';
-import { NODE_SPACING } from '../rope';
-import { flatDiagram, nodesOf } from './authoring';
-import { joinedByEye, pair } from './on-bight';
-import { EIGHT } from './single-paths';
+import { nearestIndex, splineThrough, type Point3 } from '../../curve';
+import { NODE_SPACING } from '../../rope';
+import { flatDiagram, nodesOf } from '../authoring';
+import { joinedByEye, pair } from '../on-bight';
+import { EIGHT } from '../single-paths';
 
 const STEP = 2.6;
 const ASIDE = 5;
