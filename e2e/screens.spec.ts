@@ -10,7 +10,7 @@ for (const name of ['paper', 'headlamp'] as const)
     await expect(page.getByText('Demo: Fulmar Sound')).toBeVisible();
     await expectNoAxeFindings(page);
     await stepIn(page, 'Tove Vannmark');
-    for (const [path, ready] of [['/', 'Last done'], ['/choose', 'Nearly'], ['/tie', 'Which knot?'], ['/tie/bowline-locked', 'together'], ['/tie/alpine-butterfly', 'Both faces, laid out'], ['/check', 'Begin the walk'], ['/log', 'Older checks'], ['/log/ropes', 'NL-07'], ['/log/people', 'Rask Quillon'], ['/log/rules', 'River and expedition'], ['/me', 'Keep my fist']] as const) {
+    for (const [path, ready] of [['/', 'Last done'], ['/choose', 'Nearly'], ['/tie', 'Which knot?'], ['/tie/bowline-locked', 'together'], ['/tie/alpine-butterfly', 'Both faces, laid out'], ['/tie/two-strand-backup', 'Not settled'], ['/tie/compare?a=prusik&b=klemheist', 'Known to'], ['/check', 'Begin the walk'], ['/log', 'Older checks'], ['/log/ropes', 'NL-07'], ['/log/people', 'Rask Quillon'], ['/log/rules', 'River and expedition'], ['/me', 'Keep my fist']] as const) {
       await page.goto(path);
       await expect(page.getByText(ready).first()).toBeVisible();
       await expectNoAxeFindings(page);
@@ -35,7 +35,7 @@ for (const name of ['paper', 'headlamp'] as const)
 test('nothing is wider than a phone, and every target is big enough for a glove', async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 780 });
   await stepIn(page, 'Tove Vannmark');
-  for (const path of ['/', '/choose', '/tie', '/tie/figure-eight-follow-through', '/tie/barrel-noose', '/tie?name=barrel', '/check', '/log', '/log/ropes', '/log/rules', '/me']) {
+  for (const path of ['/', '/choose', '/tie', '/tie/figure-eight-follow-through', '/tie/barrel-noose', '/tie/clove-hitch', '/tie/compare?a=prusik&b=klemheist', '/tie?show=sheet', '/tie?name=barrel', '/check', '/log', '/log/ropes', '/log/rules', '/me']) {
     await page.goto(path);
     await page.waitForLoadState('networkidle');
     expect([path, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([path, 360]);

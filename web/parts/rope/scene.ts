@@ -111,7 +111,7 @@ export class RopeScene {
       this.drawn.push({ component: c, still, moving, rings: low });
       if (rope && !c.closed && !c.tape) this.ends.push(this.cutEnd(finePoints(c.points, false, MOVING.step), c.diameter / 2, colours.core));
     }
-    this.shape.add(...this.ends);
+    for (const end of this.ends) this.shape.add(end);
   }
 
   private sheathFor(theme: Theme, role: string): Braid {
