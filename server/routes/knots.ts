@@ -3,7 +3,7 @@ import { ENDPOINTS } from '../../contract';
 import { choose, ropeNeeded } from '../../core/choose';
 import type { Point3 } from '../../core/curve';
 import { fault } from '../../core/errors';
-import { linesOf, pointsOf, type BakedForm, type BakedRope, type ShapeComponent, type ShapeState } from '../../core/knots/stored';
+import { inState, linesOf, pointsOf, type BakedForm, type BakedRope, type ShapeComponent, type ShapeState } from '../../core/knots/stored';
 import { CATALOGUE_VERSION, faultsWithShape, formWithWraps, framesOf, knotById, knotIds, shapeOf, storedForm, variantForm, wrapsOf, type Onto } from '../../core/knots/catalogue';
 import { FAMILIES } from '../../core/knots/types';
 import { goesOn } from '../../core/knots/behaviour';
@@ -47,6 +47,10 @@ function asked(id: string, { state, fault: faulty, wraps, object, variant }: Ask
 function knotRadius(id: string, form: string, state: ShapeState, crop: 'whole' | 'knot' | 'tall'): number {
   const f = storedForm(id, form);
   const { reach_ropeDiameters: reach } = f.set;
+  // an eye clipped back on the rope belongs to the knot, and its clip
+  const things = crop === 'knot' ? ((state === 'laid' ? undefined : inState(f, state).objects) ?? f.objects) : [];
+  const clipped = things.some((o) => o.role === 'post') && things.find((o) => o.role === 'ring');
+  if (clipped) return Math.max(...clipped.points.map((p) => Math.max(Math.abs(p[0]), Math.abs(p[1])))) + 1;
   const opened = state === 'dressed' ? 1.2 : state === 'laid' ? 1.35 : 1;
   if (reach && (state !== 'laid' || f.laidView.apart_ropeDiameters === 0)) return opened * (crop === 'knot' ? Math.max(...reach) : reach[1]);
   if (state !== 'laid') return (f.set.length_ropeDiameters.value / 2) * opened;

@@ -96,7 +96,10 @@ function inOneState(wraps: number, state: ShapeState): { rope: ComposedRope; obj
   ];
   const legs = eight.marks.legs!;
   const s = arcLengths(helix);
-  return { rope: { points, first, last: index(tail[0]), eyeNode: index(eye!), legs: [index(legs[0][0]), index(legs[1][1])] }, objects, onPost: s.at(-1)! };
+  // the middle between the post's far side and the clip is the middle of the picture
+  const middleX = (Math.max(...ring.map((p) => p[0])) - r) / 2;
+  const shifted = (line: readonly Point3[]) => line.map((p) => subtract(p, [middleX, 0, 0]));
+  return { rope: { points: shifted(points), first, last: index(tail[0]), eyeNode: index(eye!), legs: [index(legs[0][0]), index(legs[1][1])] }, objects: objects.map((o) => ({ ...o, points: shifted(o.points) })), onPost: s.at(-1)! };
 }
 
 function tensionFree(wraps: number): ComposedKnot {

@@ -33,18 +33,20 @@ const MARGIN = 1;
 /** Points that must be seen, from whatever side. */
 function wanted(components: readonly SceneComponent[], whole: boolean): Point3[] {
   const ropes = components.filter((c) => isRope(c) && c.role !== 'host');
+  // round a post with its eye clipped back on the rope: eye and clip belong to what must be seen
+  const clippedBack = ['post', 'ring'].every((role) => components.some((c) => c.role === role));
   const rope = ropes.flatMap(({ points, marks, closed, tape }) => {
     const s = arcLengths(points);
     const from = s[marks?.standing?.[1] ?? 0]! - BEYOND;
     const tail = s[marks?.tail?.[0] ?? points.length - 1]!;
     const to = whole || s.at(-1)! - tail <= SHORT_TAIL ? s.at(-1)! : tail + BEYOND;
     const legs = [marks?.legs, marks?.second_legs].flatMap((l) => (l ? [[s[l[0]![0]]!, s[l[1]![1]]!] as const] : []));
-    const hidden = (v: number) => !whole && legs.some(([legFrom, legTo]) => v > legFrom + EYE && v < legTo - EYE);
+    const hidden = (v: number) => !whole && !clippedBack && legs.some(([legFrom, legTo]) => v > legFrom + EYE && v < legTo - EYE);
     if (closed) return whole ? [...points] : nearHost(points, components);
     const shown = points.filter((_, i) => s[i]! >= from && s[i]! <= to && !hidden(s[i]!));
     return tape ? shown.flatMap((p) => [-0.5, 0.5].map((u): Point3 => [p[0], p[1] + u * tape.width, p[2]])) : shown;
   });
-  const things = components.filter((c) => !ropes.includes(c)).flatMap(({ points, role, diameter }) => (role === 'host' ? [] : points.filter((p) => rope.some((q) => distance(p, q) < OBJECT + (role === 'post' ? diameter / 2 : 0)))));
+  const things = components.filter((c) => !ropes.includes(c)).flatMap(({ points, role, diameter }) => (role === 'host' ? [] : clippedBack && role === 'ring' ? [...points] : points.filter((p) => rope.some((q) => distance(p, q) < OBJECT + (role === 'post' ? diameter / 2 : 0)))));
   return [...rope, ...things];
 }
 

@@ -110,6 +110,7 @@ export class RopeScene {
       this.shape.add(still, moving);
       this.drawn.push({ component: c, still, moving, rings: low });
       if (rope && !c.closed && !c.tape) this.ends.push(this.cutEnd(finePoints(c.points, false, MOVING.step), c.diameter / 2, colours.core));
+      if (c.role === 'post') for (const line of [c.points, [...c.points].reverse()]) this.ends.push(this.cutEnd(line, c.diameter / 2, colours.object));
     }
     for (const end of this.ends) this.shape.add(end);
   }
@@ -146,7 +147,7 @@ export class RopeScene {
 
   private cutEnd(points: readonly Point3[], radius: number, core: string): Mesh {
     const end = new Vector3(...points.at(-1)!);
-    const out = end.clone().sub(new Vector3(...points.at(-3)!)).normalize();
+    const out = end.clone().sub(new Vector3(...(points.at(-3) ?? points[0]!))).normalize();
     const disc = new Mesh(new CircleGeometry(radius * 0.98, 24), new MeshLambertMaterial({ color: core }));
     disc.position.copy(end).addScaledVector(out, 0.01);
     disc.lookAt(end.clone().add(out));
