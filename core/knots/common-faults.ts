@@ -65,10 +65,10 @@ export const STOPPER_POINT: CheckPoint = {
 };
 
 /** The last question of every walk: what else could come to pull on it. */
-export const otherwisePoint = (could: string, source: 'practice' | 'general' = 'practice'): CheckPoint => ({
+export const otherwisePoint = (could: string, source: 'practice' | 'general' = 'practice', also: CheckPoint['wrong'] = []): CheckPoint => ({
   id: 'otherwise', question: 'Can anything load it otherwise than it was made for?', help: could,
   right: { label: 'nothing can', picture: { form: 'right', face: 'front', state: 'tight' } },
-  wrong: [{ fault: 'other-ends-loaded', label: 'something can', picture: null }], source,
+  wrong: [{ fault: 'other-ends-loaded', label: 'something can', picture: null }, ...also], source,
 });
 export const OTHER_ENDS_LOADED: Fault = {
   id: 'other-ends-loaded', name: 'loaded otherwise than it was made for', arises: 'another strand takes the load, now or if something fails', shows: 'the strand that is pulled is not the one it was made for', verdict: 'take-out-and-retie',
@@ -96,12 +96,13 @@ export const JOINT_IN_WRAPS: Fault = { id: 'joint-in-wraps', name: 'joint of the
 export const JOINT_ON_CLIP: Fault = { id: 'joint-on-clip', name: 'joint bears on the clip', arises: 'the slack was not drawn out by one leg only', shows: 'the joint lies in the bend at the clip', verdict: 'put-right', what_to_do: 'Draw the slack out on one leg, so that the joint lies beside the clip.', source: 'practice' };
 export const UPSIDE_DOWN: Fault = { id: 'hitch-upside-down', name: 'upside down', arises: 'tied without asking which way the load comes', shows: 'it slides when it should bite', verdict: 'take-out-and-retie', what_to_do: 'Take it off and tie it the other way up; test it on a short hard pull.', source: 'practice' };
 export const DEVICE_REACHES: Fault = { id: 'device-reaches', name: 'the device can run into the hitch', arises: 'the leg is too long', shows: 'device and hitch can touch', verdict: 'take-out-and-retie', what_to_do: 'Shorten the leg, or put the hitch below the device: pushed by it, the hitch cannot grip.', source: 'practice' };
+export const DEVICE_CAN_REACH: CheckPoint['wrong'] = [{ fault: 'device-reaches', label: 'the device can run into it', picture: null }];
 
 /** The test of every friction hitch, in order. */
 export const SLIDES_POINT: CheckPoint = {
   id: 'slides', question: 'Does it slide by hand, then bite, then hold body weight?', help: 'Slide it by hand; then a short hard pull; then hang on it, low, with a backup.',
   right: { label: 'slides, bites, holds body weight', picture: { form: 'right', face: 'front', state: 'tight' } },
-  wrong: [{ fault: 'cord-too-thick', label: 'it does not bite', picture: null }, { fault: 'one-wrap-short', label: 'it bites and slips', picture: null }], source: 'practice',
+  wrong: [{ fault: 'cord-too-thick', label: 'it does not bite', picture: null }, { fault: 'cord-too-thin', label: 'it bites, but the cord is too thin', picture: null }, { fault: 'one-wrap-short', label: 'it bites and slips', picture: null }], source: 'practice',
 };
 export const JOINT_POINT: CheckPoint = {
   id: 'joint', question: 'Is the cord’s joint clear of the wraps and off the clip?', help: 'Follow the cord once round. The joint lies beside the clip, never in the wraps, never in the bend at the clip.',

@@ -70,11 +70,19 @@ describe('checks that practice insists on', () => {
     }
   });
 
+  test('every fault of an entry can be found at one of its points; tails are measured', () => {
+    for (const e of ENTRIES) {
+      const found = new Set(e.check_points.flatMap((p) => p.wrong.map((w) => w.fault)));
+      expect([e.id, e.faults.map((f) => f.id).filter((f) => !found.has(f) && f !== 'tail-short' && f !== 'tail-long')]).toEqual([e.id, []]);
+      if (e.faults.some((f) => f.id === 'tail-short')) expect([e.id, e.check_points.some((p) => p.id === 'tail')]).toEqual([e.id, true]);
+    }
+  });
+
   test('the most dangerous wrong form comes first', () => {
     const grave = { 'take-out-and-retie': 0, 'put-right': 1, remark: 2 } as const;
     for (const e of ENTRIES)
       for (const p of e.check_points) {
-        const order = p.wrong.filter((w) => w.fault !== 'another-knot').map((w) => grave[e.faults.find((f) => f.id === w.fault)!.verdict]);
+        const order = p.wrong.map((w) => grave[e.faults.find((f) => f.id === w.fault)!.verdict]);
         expect([e.id, p.id, order]).toEqual([e.id, p.id, order.slice().sort()]);
       }
   });

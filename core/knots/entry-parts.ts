@@ -14,6 +14,9 @@ export const faulty = (id: FaultId, name: string, arises: string, shows: string,
 /** A form as it is pictured. */
 export const seen = (face: Face, form = 'right', state: ShapeState = 'tight'): PictureOf => ({ form, face, state });
 
+/** A form of another knot that is taken for it. */
+export const lookalike = (knot: string, face: Face, form = 'right'): PictureOf => ({ knot, form, face, state: 'tight' });
+
 type Wrong = CheckPoint['wrong'][number];
 /** A wrong answer. @param picture the form that shows it, where there is one */
 export const wrong = (fault: FaultId, label: string, picture: PictureOf | null = null): Wrong => ({ fault, label, picture });

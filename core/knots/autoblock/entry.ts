@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, CORD_TOO_THICK, CORD_TOO_THIN, CROSSED_WRAPS, DEVICE_REACHES, GATE_POINT, GATE_UNLOCKED, JOINT_IN_WRAPS, JOINT_ON_CLIP, JOINT_POINT, LOOSE, ONE_WRAP_SHORT, otherwisePoint, SLIDES_POINT } from '../common-faults';
+import { ANOTHER_KNOT, CORD_TOO_THICK, CORD_TOO_THIN, CROSSED_WRAPS, DEVICE_CAN_REACH, DEVICE_REACHES, GATE_POINT, GATE_UNLOCKED, JOINT_IN_WRAPS, JOINT_ON_CLIP, JOINT_POINT, LOOSE, ONE_WRAP_SHORT, otherwisePoint, SLIDES_POINT } from '../common-faults';
 import { faulty, general, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
@@ -25,11 +25,11 @@ export const entry = {
   ],
   check_points: [
     point('name', 'Are both bights in the clip?', 'Two bights, four strands, one clip.', 'both in the clip', seen('front'), [wrong('one-bight-clipped', 'one bight only'), wrong('another-knot', 'something else')], { count: { of: 'bights in the clip', is: 'two' } }),
-    point('wraps', 'Turns side by side, none crossing?', 'Count them behind.', 'side by side', seen('back'), [wrong('crossed-wraps', 'a wrap crosses another'), wrong('one-wrap-short', 'too few')], { count: { of: 'turns of the pair', is: 'three or more' } }),
+    point('wraps', 'Turns side by side, none crossing?', 'Count them behind.', 'side by side', seen('back'), [wrong('crossed-wraps', 'a wrap crosses another'), wrong('one-wrap-short', 'too few'), wrong('loose', 'wraps stand apart')], { count: { of: 'turns of the pair', is: 'three or more' } }),
     JOINT_POINT,
     GATE_POINT,
     SLIDES_POINT,
-    otherwisePoint('Security must not hang on it alone. Can the device run into it?'),
+    otherwisePoint('Security must not hang on it alone. Can the device run into it?', 'practice', DEVICE_CAN_REACH),
   ],
   faults: [
     faulty('one-bight-clipped', 'one bight clipped', 'the other was forgotten', 'a bight hangs free', 'take-out-and-retie', 'Clip both bights.'),

@@ -39,7 +39,10 @@ export const entry = {
     {
       id: 'front', question: 'Front: do all pairs run side by side?', help: 'Two strands at every place. Neither may cross over its partner.',
       right: { label: 'pairs side by side', picture: { form: 'right', face: 'front', state: 'tight' } },
-      wrong: [{ fault: 'pair-crossed', label: 'a strand crosses its partner', picture: { form: 'pair-crossed', face: 'front', state: 'tight' } }], source: 'practice',
+      wrong: [
+        { fault: 'pair-crossed', label: 'a strand crosses its partner', picture: { form: 'pair-crossed', face: 'front', state: 'tight' } },
+        { fault: 'load-strand-outside', label: 'in pairs, the load strand outside at the top', picture: { form: 'load-strand-outside', face: 'front', state: 'tight' } },
+      ], source: 'practice',
     },
     {
       id: 'back', question: 'Turn it over. The same eight, in pairs?', help: 'The back shows the eight again. A strand that lies alone has left the path.',

@@ -1,5 +1,5 @@
 import { ANOTHER_KNOT, LOOSE, OTHER_ENDS_LOADED, otherwisePoint, setPoint } from '../common-faults';
-import { faulty, general, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
+import { faulty, general, lookalike, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
 export const entry = {
@@ -24,10 +24,10 @@ export const entry = {
     { face: 'back', shows: 'two turns on the bar, side by side', source: 'general' },
   ],
   check_points: [
-    point('name', 'Do both strands come out under one bight?', 'A bight through or round, everything through the bight.', 'both under the bight', seen('front'), [wrong('another-knot', 'one strand crosses: a clove or something else')], { count: { of: 'strands under the bight', is: 'two' } }),
+    point('name', 'Do both strands come out under one bight?', 'A bight through or round, everything through the bight.', 'both under the bight', seen('front'), [wrong('another-knot', 'one strand crosses: a clove or something else', lookalike('clove-hitch', 'front'))], { count: { of: 'strands under the bight', is: 'two' } }),
     point('back', 'Turn it over. Two turns side by side?', 'No strand across.', 'two turns', seen('back'), [wrong('another-knot', 'something else')]),
     setPoint('front', 'both strands together'),
-    otherwisePoint('Both strands must carry. One alone can run round the object.', 'general'),
+    otherwisePoint('Both strands must carry. One alone can run round the object.', 'general', [wrong('one-strand-only', 'one strand alone carries')]),
   ],
   faults: [
     faulty('one-strand-only', 'one strand loaded', 'the sling was clipped by one strand', 'one strand hangs slack', 'take-out-and-retie', 'Clip both strands.', 'general'),

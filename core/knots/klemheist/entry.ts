@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, CORD_TOO_THICK, CORD_TOO_THIN, CROSSED_WRAPS, DEVICE_REACHES, JOINT_IN_WRAPS, JOINT_ON_CLIP, JOINT_POINT, LOOSE, ONE_WRAP_SHORT, OTHER_ENDS_LOADED, otherwisePoint, SLIDES_POINT, UPSIDE_DOWN } from '../common-faults';
+import { ANOTHER_KNOT, CORD_TOO_THICK, CORD_TOO_THIN, CROSSED_WRAPS, DEVICE_CAN_REACH, DEVICE_REACHES, JOINT_IN_WRAPS, JOINT_ON_CLIP, JOINT_POINT, LOOSE, ONE_WRAP_SHORT, OTHER_ENDS_LOADED, otherwisePoint, SLIDES_POINT, UPSIDE_DOWN } from '../common-faults';
 import { faulty, general, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
@@ -24,11 +24,11 @@ export const entry = {
   ],
   check_points: [
     point('name', 'Does the lower end go through the upper bight?', 'Through the eye at the top, then down to the clip.', 'through the upper bight', seen('front'), [wrong('not-through-bight', 'not through it'), wrong('another-knot', 'something else')]),
-    point('wraps', 'Three or four turns of the pair, flat, none crossing?', 'Count them behind.', 'flat, none crosses', seen('back'), [wrong('crossed-wraps', 'a wrap crosses another'), wrong('one-wrap-short', 'too few')], { count: { of: 'turns of the pair', is: 'three or four' } }),
+    point('wraps', 'Three or four turns of the pair, flat, none crossing?', 'Count them behind.', 'flat, none crosses', seen('back'), [wrong('crossed-wraps', 'a wrap crosses another'), wrong('one-wrap-short', 'too few'), wrong('loose', 'wraps stand apart')], { count: { of: 'turns of the pair', is: 'three or four' } }),
     point('object', 'Is it the right way up?', 'The wraps lie toward the load’s far side; the pull closes the eye.', 'the right way up', seen('front'), [wrong('hitch-upside-down', 'upside down')]),
     JOINT_POINT,
     SLIDES_POINT,
-    otherwisePoint('One way only. Can the pull ever come from the other side?'),
+    otherwisePoint('One way only. Can the pull ever come from the other side? Can the device run into it?', 'practice', DEVICE_CAN_REACH),
   ],
   faults: [
     faulty('not-through-bight', 'not through the upper bight', 'the lower end was led past the eye', 'the eye hangs empty: a mere coil', 'take-out-and-retie', 'Lead the lower end through the upper bight.'),

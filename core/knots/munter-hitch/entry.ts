@@ -1,5 +1,5 @@
 import { ANOTHER_KNOT, GATE_POINT, GATE_UNLOCKED, OTHER_ENDS_LOADED, otherwisePoint } from '../common-faults';
-import { faulty, general, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
+import { faulty, general, lookalike, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
 export const entry = {
@@ -24,7 +24,7 @@ export const entry = {
     { face: 'back', shows: 'two passes over the bar; the brake strand comes out beside the load strand, inside the bight', source: 'general' },
   ],
   check_points: [
-    point('name', 'Two loops folded together: a bight across both strands?', 'Pull each strand in turn: it flips through and brakes both ways.', 'a bight across both', seen('front'), [wrong('not-tucked', 'a plain turn: it runs'), wrong('mirrored-loops', 'loops slid, not folded: a clove'), wrong('another-knot', 'something else')]),
+    point('name', 'Two loops folded together: a bight across both strands?', 'Pull each strand in turn: it flips through and brakes both ways.', 'a bight across both', seen('front'), [wrong('not-tucked', 'a plain turn: it runs'), wrong('mirrored-loops', 'loops slid, not folded: a clove', lookalike('clove-hitch', 'front')), wrong('another-knot', 'something else')]),
     point('back', 'Turn it over. Two passes over the bar?', 'Nothing crosses behind.', 'two passes', seen('back'), [wrong('another-knot', 'something else')], { count: { of: 'passes over the bar', is: 'two' } }),
     point('object', 'A wide pear-shaped locking karabiner, the load strand nearest the spine?', 'The hitch must flip freely through it.', 'wide, load near the spine', seen('front'), [wrong('other-ends-loaded', 'it jams in the bend')]),
     { ...GATE_POINT, question: 'Is the brake strand away from the gate, and the gate locked?', help: 'Look again each time the hitch has flipped. A strand over the gate can unscrew it or work a self-locking gate.', wrong: [wrong('gate-to-brake', 'the brake strand runs over the gate'), wrong('gate-unlocked', 'it opens when pressed')] },

@@ -1,5 +1,5 @@
 import { ANOTHER_KNOT, LOOSE, OTHER_ENDS_LOADED, otherwisePoint, setPoint, tailPoint, TAIL_SHORT } from '../common-faults';
-import { faulty, general, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
+import { faulty, general, lookalike, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
 export const entry = {
@@ -24,7 +24,7 @@ export const entry = {
   ],
   check_points: [
     point('name', 'Both ropes together, both tails on the same side?', 'The standing parts part; the tails stay together.', 'tails together', seen('front'), [wrong('another-knot', 'something else')]),
-    point('count', 'Are there two wraps of the pair?', 'Four strands beside each other, the ropes in turn.', 'two wraps, four strands', seen('front'), [wrong('one-wrap-short', 'one wrap: an offset overhand')], { count: { of: 'wraps of the pair', is: 'two' } }),
+    point('count', 'Are there two wraps of the pair?', 'Four strands beside each other, the ropes in turn.', 'two wraps, four strands', seen('front'), [wrong('one-wrap-short', 'one wrap: an offset overhand', lookalike('offset-overhand', 'front'))], { count: { of: 'wraps of the pair', is: 'two' } }),
     point('back', 'Turn it over. Do the wraps lie side by side?', 'None crosses another.', 'side by side', seen('back'), [wrong('strands-crossed', 'wraps cross')]),
     tailPoint('Both tails, each from where it leaves the knot.'),
     setPoint('front', 'all four strands'),

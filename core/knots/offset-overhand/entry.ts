@@ -1,5 +1,5 @@
 import { ANOTHER_KNOT, LOOSE, OTHER_ENDS_LOADED, otherwisePoint, setPoint, tailPoint, TAIL_SHORT } from '../common-faults';
-import { faulty, general, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
+import { faulty, general, lookalike, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
 export const entry = {
@@ -23,7 +23,7 @@ export const entry = {
     { face: 'back', shows: 'the same overhand, the pairs again side by side', source: 'general' },
   ],
   check_points: [
-    point('name', 'One overhand of both ropes together, both tails on the same side?', 'The standing parts part; the tails stay together.', 'tails together', seen('front'), [wrong('another-knot', 'an eight, or something else')]),
+    point('name', 'One overhand of both ropes together, both tails on the same side?', 'The standing parts part; the tails stay together.', 'tails together', seen('front'), [wrong('another-knot', 'an eight: it rolls off the end; or something else', lookalike('figure-eight-bend', 'front', 'offset-eight'))]),
     point('front', 'Front: do both ropes run side by side, strands tidy?', 'Two strands at each place, none crosses its partner.', 'tidy pairs', seen('front'), [wrong('pair-crossed', 'a strand crosses its partner')], { count: { of: 'strands at each place', is: 'two' } }),
     point('back', 'Turn it over. Pairs again?', 'No strand lies alone.', 'pairs again', seen('back'), [wrong('pair-crossed', 'a strand crosses its partner')]),
     tailPoint('Both tails, each from where it leaves the knot. Long: the tail is the margin if the knot rolls.'),

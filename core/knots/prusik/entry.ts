@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, CORD_TOO_THICK, CORD_TOO_THIN, CROSSED_WRAPS, DEVICE_REACHES, JOINT_IN_WRAPS, JOINT_ON_CLIP, JOINT_POINT, LOOSE, ONE_WRAP_SHORT, OTHER_ENDS_LOADED, otherwisePoint, SLIDES_POINT, UNEVEN_LEGS } from '../common-faults';
+import { ANOTHER_KNOT, CORD_TOO_THICK, CORD_TOO_THIN, CROSSED_WRAPS, DEVICE_CAN_REACH, DEVICE_REACHES, JOINT_IN_WRAPS, JOINT_ON_CLIP, JOINT_POINT, LOOSE, ONE_WRAP_SHORT, OTHER_ENDS_LOADED, otherwisePoint, SLIDES_POINT, UNEVEN_LEGS } from '../common-faults';
 import { faulty, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
@@ -29,7 +29,7 @@ export const entry = {
     JOINT_POINT,
     point('set', 'Are the legs about even and the wraps flat?', 'Draw the slack out by one leg only.', 'even, flat', seen('front'), [wrong('uneven-legs', 'one leg longer'), wrong('loose', 'loose: wraps stand apart', seen('front', 'right', 'dressed'))]),
     SLIDES_POINT,
-    otherwisePoint('Can a device run into it? Must it be let go while loaded? Then it is the wrong hitch.'),
+    otherwisePoint('Can a device run into it? Must it be let go while loaded? Then it is the wrong hitch.', 'practice', DEVICE_CAN_REACH),
   ],
   faults: [
     faulty('turns-reversed', 'turns of one side the other way round', 'the loop was taken through from the other side', 'net turns are not zero: the bridge slants', 'take-out-and-retie', 'Take it off and take the loop through from the same side each time.'),

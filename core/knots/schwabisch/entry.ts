@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, CORD_TOO_THICK, CORD_TOO_THIN, CROSSED_WRAPS, DEVICE_REACHES, LOOSE, ONE_WRAP_SHORT, OTHER_ENDS_LOADED, otherwisePoint, SLIDES_POINT, UNEVEN_LEGS, UPSIDE_DOWN } from '../common-faults';
+import { ANOTHER_KNOT, CORD_TOO_THICK, CORD_TOO_THIN, CROSSED_WRAPS, DEVICE_CAN_REACH, DEVICE_REACHES, LOOSE, ONE_WRAP_SHORT, OTHER_ENDS_LOADED, otherwisePoint, SLIDES_POINT, UNEVEN_LEGS, UPSIDE_DOWN } from '../common-faults';
 import { faulty, general, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
@@ -25,7 +25,7 @@ export const entry = {
     point('object', 'Is it the right way up?', 'Four turns above.', 'four above', seen('front'), [wrong('hitch-upside-down', 'upside down')]),
     point('set', 'Are the legs about even?', 'Both eyes in one clip.', 'about even', seen('front'), [wrong('uneven-legs', 'one longer'), wrong('loose', 'loose', seen('front', 'right', 'dressed'))]),
     SLIDES_POINT,
-    otherwisePoint('One way only. Can the device run into it?'),
+    otherwisePoint('One way only. Can the device run into it?', 'practice', DEVICE_CAN_REACH),
   ],
   faults: [
     faulty('turns-reversed', 'sense not reversed', 'all turns were made the same way', 'the legs leave on both sides', 'take-out-and-retie', 'Take it off; reverse the sense after the first turn.', 'general'),

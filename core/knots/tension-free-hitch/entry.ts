@@ -24,7 +24,7 @@ export const entry = {
     { face: 'back', shows: 'the wraps, none crossing', source: 'practice' },
   ],
   check_points: [
-    point('wraps', 'Three or four turns, one below the other, none crossing?', 'Count them on the far side of the post.', 'side by side, none crosses', seen('back'), [wrong('one-wrap-short', 'too few'), wrong('crossed-wraps', 'turns cross')], { count: { of: 'turns round the post', is: 'three or four, more where the rule set asks' } }),
+    point('wraps', 'Three or four turns, one below the other, none crossing?', 'Count them on the far side of the post.', 'side by side, none crosses', seen('back'), [wrong('one-wrap-short', 'too few'), wrong('crossed-wraps', 'turns cross'), wrong('loose', 'turns sag')], { count: { of: 'turns round the post', is: 'three or four, more where the rule set asks' } }),
     point('name', 'Is the eight’s eye clipped back on the load strand?', 'With a locking karabiner that carries next to nothing.', 'clipped back, all but slack', seen('front'), [wrong('not-clipped', 'not clipped'), wrong('clip-carries', 'the clip carries: too few turns'), wrong('another-knot', 'something else')]),
     point('object', 'Is the post smooth, strong and thick enough?', 'At least about eight rope diameters; a thinner one weakens the rope.', 'smooth, strong, thick', seen('front'), [wrong('post-too-thin', 'too thin or rough')]),
     GATE_POINT,
