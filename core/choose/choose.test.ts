@@ -87,6 +87,25 @@ describe('other purposes', () => {
     expect(ask({ ...loop, object: 'post' }).suited.find((s) => s.knot === 'figure-eight-on-bight')!.cautions.map((c) => c.rule)).toContain('N6');
   });
 
+  test('what goes on one thing only is not offered for another: a Munter on a karabiner, turns round a post', () => {
+    const fast: Partial<Job> = { purpose: 'hitch-object', team: 'trained' };
+    for (const object of ['clip', 'post', 'closed-ring'] as const) {
+      const here = suited({ ...fast, object });
+      expect([object, here.includes('tension-free-hitch'), here.includes('munter-mule-overhand'), here.includes('clove-hitch'), here.includes('buntline-hitch')]).toEqual([object, object === 'post', object === 'clip', object !== 'closed-ring', object !== 'post']);
+    }
+    expect(why('munter-mule-overhand', { ...fast, object: 'post' })).toContain('N8');
+    expect(suited({ purpose: 'belay', object: 'post' })).toEqual([]);
+  });
+
+  test('a friction hitch grips another rope, which may be named; both ways only the prusik is offered to climb', () => {
+    const grip: Partial<Job> = { purpose: 'friction', object: 'rope', rope: { kind: 'accessory-cord', diameter_mm: 7 }, second_rope: { kind: 'low-stretch', diameter_mm: 11 }, pulls: ['down'] };
+    expect(suited(grip)).toEqual(expect.arrayContaining(['prusik', 'klemheist', 'distel', 'schwabisch']));
+    expect(suited({ ...grip, pulls: ['down', 'up'] })).not.toContain('klemheist');
+    expect(suited({ ...grip, pulls: ['down', 'up'] })).toContain('prusik');
+    expect(suited({ ...grip, object: 'post' })).toEqual([]);
+    expect(suited({ ...grip, untie: 'under-load' })).not.toContain('prusik');
+  });
+
   test('the Yosemite finish never carries a life without a stopper, and its unsettled form is said first', () => {
     expect(ask({ ...loop, life_load: true }).nearly.find((n) => n.knot === 'bowline-yosemite')).toMatchObject({ rule: 'L1', change: 'add-stopper' });
     const things = ask(loop).suited.find((s) => s.knot === 'bowline-yosemite')!;

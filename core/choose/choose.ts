@@ -78,7 +78,8 @@ const rope: Rule = (knot, job) => {
   if (job.rope.kind === 'hollow-braid') out.push({ rule: 'R2', weight: 1, text: 'not known in hollow braid' });
   if (job.rope.kind === 'high-modulus-cord') out.push({ rule: 'R3', weight: 1, text: 'not known in thin slippery cord' });
   if (job.rope.kind === 'accessory-cord' && (job.purpose === 'tie-in' || job.life_load) && !CORD_IS_USUAL.includes(job.purpose)) out.push({ rule: 'R4', weight: 1, text: 'accessory cord is no rope to hang a person on by one strand' });
-  if (job.second_rope && knot.family !== 'bend') out.push({ rule: 'R5', weight: 2, text: 'tied in one rope; it does not join two' });
+  // the second rope of a friction hitch is the one it grips
+  if (job.second_rope && knot.family !== 'bend' && knot.family !== 'friction') out.push({ rule: 'R5', weight: 2, text: 'tied in one rope; it does not join two' });
   return out;
 };
 
@@ -95,12 +96,15 @@ const lifeLoad: Rule = (knot, job, profile) => {
 const endFree: Rule = (knot, job) =>
   knot.needs.free_end && !job.end_free ? [{ rule: 'N1', weight: 2, text: 'it needs a free end', change: { kind: 'free-an-end', text: 'if an end of the rope were free' } }] : [];
 
+const OBJECT_WORDS: Readonly<Record<Job['object'], string>> = { clip: 'a karabiner', 'closed-ring': 'a ring', post: 'a post', harness: 'a harness', rope: 'another rope', none: 'nothing' };
+
 const object: Rule = (knot, job) => {
   if (job.fits_thicknesses !== undefined && job.fits_thicknesses < knot.needs.thicknesses_through_object)
     return [{ rule: 'N2', weight: 2, text: `${knot.needs.thicknesses_through_object} thickness of rope must go through the object` }];
   if (knot.needs.eye_first && (job.object === 'closed-ring' || job.object === 'harness')) return [{ rule: 'N5', weight: 2, text: 'its eye is made first: it cannot be put through a closed object' }];
   if (job.object === 'rope' && knot.family !== 'friction') return [{ rule: 'N3', weight: 2, text: 'it does not grip another rope' }];
   if (job.object !== 'rope' && knot.family === 'friction') return [{ rule: 'N7', weight: 2, text: 'it grips another rope, nothing else' }];
+  if (knot.needs.objects && !knot.needs.objects.includes(job.object)) return [{ rule: 'N8', weight: 2, text: `it goes on ${knot.needs.objects.map((o) => OBJECT_WORDS[o]).join(' or ')}, nothing else` }];
   if (job.object === 'none' && job.purpose === 'tie-in') return [{ rule: 'N4', weight: 2, text: 'a tie-in needs something to tie in to' }];
   return [];
 };

@@ -97,6 +97,9 @@ export interface Way {
   readonly ends_in: { readonly fault: FaultId } | null;
 }
 
+/** What a knot goes on. */
+export type ObjectKind = 'clip' | 'closed-ring' | 'post' | 'harness' | 'rope' | 'none';
+
 export interface KnotEntry {
   readonly id: string;
   /** the usual names, the first is shown */
@@ -110,6 +113,8 @@ export interface KnotEntry {
     readonly thicknesses_through_object: number;
     /** the eye is finished before it goes on the object, which must be clipped or put over */
     readonly eye_first?: boolean;
+    /** the only things it goes on, where it does not go on any */
+    readonly objects?: readonly ObjectKind[];
     readonly text: string;
     readonly source: Source;
   };

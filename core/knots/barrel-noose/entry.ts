@@ -8,7 +8,7 @@ export const entry = {
   usual_wraps: 2,
   family: 'noose',
   purposes: ['hitch-object', 'tether'],
-  needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end, and something it may close on', source: 'general' },
+  needs: { free_end: true, thicknesses_through_object: 1, objects: ['clip', 'closed-ring'], text: 'a free end, and something it may close on', source: 'general' },
   pulls: [
     { pull: 'standing-eye', grade: 'made', condition: 'slid shut on what it holds', what_happens: 'it closes and grips', source: 'practice' },
     { pull: 'tail-eye', grade: 'avoid', condition: 'tail pulled against the eye', what_happens: 'not what it was made for', source: 'general' },

@@ -7,7 +7,7 @@ export const entry = {
   names: ['Buntline hitch', 'buntline'],
   family: 'noose',
   purposes: ['hitch-object', 'tether'],
-  needs: { free_end: true, thicknesses_through_object: 1, text: 'a free end; only one rope thickness has to go through the clip', source: 'practice' },
+  needs: { free_end: true, thicknesses_through_object: 1, objects: ['clip', 'closed-ring'], text: 'a free end; only one rope thickness has to go through the clip', source: 'practice' },
   pulls: [
     pulled('standing-eye', 'made', 'slid shut on what it holds, snug, weighted once', 'it tightens on itself under load'),
     pulled('tail-eye', 'avoid', 'tail pulled against the eye', 'not what it was made for', 'general'),

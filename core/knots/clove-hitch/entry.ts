@@ -7,7 +7,7 @@ export const entry = {
   names: ['Clove hitch', 'clove'],
   family: 'hitch',
   purposes: ['hitch-object', 'midline', 'tether'],
-  needs: { free_end: false, thicknesses_through_object: 2, text: 'something round that can be clipped or put over; with the end on a post', source: 'general' },
+  needs: { free_end: false, thicknesses_through_object: 2, objects: ['clip', 'post'], text: 'something round that can be clipped or put over; with the end on a post', source: 'general' },
   pulls: [
     pulled('standing-eye', 'ok', 'on a karabiner, set, the other strand not let go', 'it grips on the bar', 'general'),
     pulled('tail-eye', 'ok', 'the other strand loaded, set', 'it grips from either side', 'general'),

@@ -7,7 +7,7 @@ export const entry = {
   names: ['Munter hitch', 'Munter', 'Italian hitch'],
   family: 'hitch',
   purposes: ['belay', 'releasable'],
-  needs: { free_end: false, thicknesses_through_object: 2, text: 'a wide pear-shaped locking karabiner', source: 'practice' },
+  needs: { free_end: false, thicknesses_through_object: 2, objects: ['clip'], text: 'a wide pear-shaped locking karabiner', source: 'practice' },
   pulls: [
     pulled('standing-eye', 'ok', 'the brake strand held by a hand', 'it brakes; it does not hold by itself', 'general'),
     pulled('tail-eye', 'ok', 'pulled from the other side', 'it reverses itself through the karabiner'),

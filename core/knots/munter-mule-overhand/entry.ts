@@ -7,7 +7,7 @@ export const entry = {
   names: ['Munter-mule-overhand', 'Munter with a mule and an overhand', 'tied-off Munter'],
   family: 'hitch',
   purposes: ['releasable', 'hitch-object'],
-  needs: { free_end: false, thicknesses_through_object: 2, text: 'a wide pear-shaped locking karabiner, and a long bight of the brake strand', source: 'general' },
+  needs: { free_end: false, thicknesses_through_object: 2, objects: ['clip'], text: 'a wide pear-shaped locking karabiner, and a long bight of the brake strand', source: 'general' },
   pulls: [
     pulled('standing-eye', 'made', 'snug, the overhand drawn round everything', 'it holds, and can be let go under load'),
     pulled('tail-eye', 'avoid', 'the brake strand pulled', 'with the overhand out it lets the slip run', 'general'),

@@ -8,7 +8,7 @@ export const entry = {
   family: 'hitch',
   purposes: ['hitch-object'],
   usual_wraps: 4,
-  needs: { free_end: true, thicknesses_through_object: 1, text: 'a smooth strong post, an eight on a bight and a locking karabiner', source: 'practice' },
+  needs: { free_end: true, thicknesses_through_object: 1, objects: ['post'], text: 'a smooth strong post, an eight on a bight and a locking karabiner', source: 'practice' },
   pulls: [
     pulled('standing-eye', 'made', 'wraps enough, none crossing, post strong, smooth and thick', 'the wraps carry; the clip carries next to nothing'),
     pulled('tail-eye', 'avoid', 'the clip loaded', 'there are too few wraps'),
