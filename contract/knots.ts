@@ -12,7 +12,7 @@ export const shapeQuery = z.strictObject({
   fault: z.string().max(60).optional(),
   object: onObject,
   wraps: z.coerce.number().int().min(1).max(12).optional(),
-  variant: z.string().max(60).optional().describe('another form that is right too, by the name the entry gives it'),
+  variant: z.string().max(60).optional().describe('another form that is right too: the form of one of the entry’s variants'),
 });
 export const pictureQuery = shapeQuery.extend({
   face: z.enum(['front', 'back']).default('front'),

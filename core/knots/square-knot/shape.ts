@@ -17,7 +17,7 @@ function bight(side: 1 | -1, order?: readonly number[]): Control[] {
   const at = (x: number, y: number, k?: number): Control => [-side * x, y, order && k !== undefined ? order[k]! : 0];
   return [
     at(-26, 0.9), at(-10, 0.9), at(-6, 0.9), at(-2.5, 0.82, 0), at(-1.4, 0.95), at(0, 1.5, 1), at(1.4, 1.9), at(2.5, 0.85, 2), at(2.7, 0),
-    at(2.5, -0.85, 3), at(1.4, -1.9), at(0, -1.5, 4), at(-1.4, -0.95), at(-2.5, -0.82, 5), at(-6, -0.9), at(-10, -0.9), at(-26, -0.9),
+    at(2.5, -0.85, 3), at(1.4, -1.9), at(0, -1.5, 4), at(-1.4, -0.95), at(-2.5, -0.82, 5), at(-6, -0.9), at(-10, -0.9), at(-26, -1.05),
   ];
 }
 
