@@ -1,12 +1,15 @@
 /** The text of docs/knots.md: how each shape is derived, how sure it is, which face is front. Made from the entries. */
 import { CATALOGUE } from '../core/knots';
 import type { Range } from '../core/knots/measures';
+import { unitOfAcross } from '../core/knots/sizes';
 import { FAMILIES } from '../core/knots/types';
 
 export function knotsMarkdown(): string {
   const rows = CATALOGUE.map(({ entry, baked }) => {
-    const { inKnot_ropeDiameters: rope, girth_ropeDiameters: girth } = baked.forms['right']!.set;
-    const range = (r: Range) => (r.low === r.high ? r.value.toFixed(1) : `${r.value.toFixed(1)} (${r.low.toFixed(1)} to ${r.high.toFixed(1)})`);
+    const right = baked.forms['right']!;
+    const { inKnot_ropeDiameters: rope, girth_ropeDiameters: girth } = right.set;
+    const across = (v: number) => (v * unitOfAcross(right)).toFixed(1);
+    const range = (r: Range) => `${r.low === r.high ? across(r.value) : `${across(r.value)} (${across(r.low)} to ${across(r.high)})`}${right.set.tight.tape ? ' widths' : ''}`;
     const variants: readonly string[] = entry.variants?.map((v) => v.form) ?? [];
     const faults = Object.keys(baked.forms).filter((f) => f !== 'right' && !f.startsWith('wraps-') && !variants.includes(f));
     return `| ${entry.names[0]} (\`${entry.id}\`) | ${FAMILIES[entry.family]} | ${range(rope)} | ${range(girth)} | ${entry.form_certainty}: ${entry.form_text} | ${entry.front_because} | ${faults.map((f) => f.replaceAll('-', ' ')).join(', ') || '–'} |`;

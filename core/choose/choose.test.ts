@@ -177,6 +177,14 @@ describe('rope needed', () => {
     expect(need({ rope_diameter_mm: 11 }).tail_mm).toBe(need().tail_mm);
     expect(ropeNeeded(shippedProfile('rescue-team'), { knot: EIGHT, rope_diameter_mm: 10 }).stopper_mm).toBeGreaterThan(100);
   });
+  test('tape is told by its width: seven widths or so in a water knot, whatever its thickness is', () => {
+    const r = need({ knot: 'water-knot', rope_diameter_mm: 25 });
+    expect(r.in_knot_mm / 25).toBeGreaterThan(5);
+    expect(r.in_knot_mm / 25).toBeLessThan(9);
+    expect(r.notes.join()).toContain('tape 25 mm wide');
+    const job = { purpose: 'sling', object: 'none', pulls: ['through'], rope: { kind: 'webbing', diameter_mm: 25 } } as const;
+    expect(ask(job).suited[0]!.score_parts.find((p) => p.part === 'rope-used')!.value).toBeLessThan(250);
+  });
   test('an eye that was asked for is taken as it is, one that was guessed has a spread', () => {
     expect(need({ eye_mm: 300 }).eye_mm_high).toBe(300);
     expect(need().eye_mm_high).toBeGreaterThan(need().eye_mm_low);

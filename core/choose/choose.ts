@@ -6,6 +6,8 @@
  */
 import { behaviour } from '../knots/behaviour';
 import { knotById, knotIds, CATALOGUE_VERSION } from '../knots/catalogue';
+import { across_mm, unit_mm } from '../knots/sizes';
+import type { BakedForm } from '../knots/stored';
 import { FAMILIES, type KnotEntry } from '../knots/types';
 import type { Profile } from '../profiles';
 import type { Job } from './job';
@@ -157,11 +159,11 @@ function cautionsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   return out;
 }
 
-function scoreOf(knot: KnotEntry, inKnot_ropeDiameters: number, job: Job, profile: Profile): ScorePart[] {
+function scoreOf(knot: KnotEntry, form: BakedForm, job: Job, profile: Profile): ScorePart[] {
   const u = untyingFor(knot, job);
   const says = profile.tieIn.find((k) => k.knot === knot.id);
   const grave = knot.faults.filter((f) => f.verdict === 'take-out-and-retie').length;
-  const mm = Math.ceil((inKnot_ropeDiameters * job.rope.diameter_mm) / 10) * 10;
+  const mm = Math.ceil((form.set.inKnot_ropeDiameters.value * unit_mm(form, across_mm(knot, job.rope))) / 10) * 10;
   return [
     { part: 'checked-by', value: job.team === 'anyone' && knot.recognised.by !== 'anyone' ? 1 : 0, text: knot.recognised.text },
     { part: 'untying', value: job.untie === 'any' ? 0 : u.most, text: u.least === u.most ? `${u.most} of 5: ${u.text}` : `${u.least} to ${u.most} of 5: ${u.text}` },
@@ -188,7 +190,7 @@ export function choose(job: Job, profile: Profile): Choice {
     if (nos.length === 0)
       suited.push({
         knot: id,
-        score_parts: scoreOf(entry, baked.forms['right']!.set.inKnot_ropeDiameters.value, job, profile),
+        score_parts: scoreOf(entry, baked.forms['right']!, job, profile),
         reasons: reasonsFor(entry, job, profile),
         cautions: cautionsFor(entry, job, profile),
       });

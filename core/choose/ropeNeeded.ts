@@ -8,11 +8,13 @@ import { finite } from '../errors';
 import { goesOn } from '../knots/behaviour';
 import { knotById } from '../knots/catalogue';
 import type { Range } from '../knots/measures';
+import { unit_mm } from '../knots/sizes';
 import { pointsOf, type BakedForm } from '../knots/stored';
 import { judgeTail, type Profile } from '../profiles';
 
 export interface RopeQuestion {
   readonly knot: string;
+  /** of tape its width */
   readonly rope_diameter_mm: number;
   /** rope wanted in the eye, knot to knot */
   readonly eye_mm?: number | undefined;
@@ -55,19 +57,21 @@ function eyeOf(form: BakedForm, tieIn: boolean, q: RopeQuestion, d: number): { e
 
 /** @throws unknown-knot, not-a-number */
 export function ropeNeeded(profile: Profile, q: RopeQuestion): RopeNeeded {
-  const d = finite('rope_diameter_mm', q.rope_diameter_mm, 2, 40);
+  const across = finite('rope_diameter_mm', q.rope_diameter_mm, 2, 40);
   const { entry, baked } = knotById(q.knot);
   const form = baked.forms['right']!;
+  const d = unit_mm(form, across);
   const notes: string[] = [];
   const times = ({ low, value, high }: Range): Range => ({ low: low * d, value: value * d, high: high * d });
   const inKnot = times(form.set.inKnot_ropeDiameters);
   const standingSide = times(form.set.inKnotStandingSide_ropeDiameters);
   const { eye, note } = eyeOf(form, entry.purposes.includes('tie-in'), q, d);
   if (note) notes.push(note);
-  const rule = judgeTail(profile, { knot: q.knot, rope_diameter_mm: d });
+  const rule = judgeTail(profile, { knot: q.knot, rope_diameter_mm: across });
   const tail = goesOn(entry) ? 0 : (rule.required_mm ?? TAIL_WITHOUT_RULE_MM);
   notes.push(goesOn(entry) ? 'tail: none, the rope goes on' : rule.required_mm === null ? 'tail: the rule set gives no length; 100 mm taken (general)' : `tail: ${rule.rule.text}`);
-  if (entry.family === 'friction') notes.push(`of cord of ${d} mm: that of a friction hitch is thinner than the rope it grips, ask with its own diameter (general)`);
+  if (entry.tape === 'only') notes.push(`in tape ${across} mm wide`);
+  if (entry.family === 'friction') notes.push(`of cord of ${across} mm: that of a friction hitch is thinner than the rope it grips, ask with its own diameter (general)`);
   const asked = profile.stopperBehindTieIn.asked === 'required' && profile.stopperBehindTieIn.knots.includes(q.knot);
   const stopper = asked ? STOPPER_ROPE_DIAMETERS * d : 0;
   if (asked) notes.push(`stopper: ${profile.stopperBehindTieIn.text}`);

@@ -122,6 +122,15 @@ describe('what hitches lie on', () => {
   });
 });
 
+test('sizes are told in diameters of the rope, of tape in its widths', async () => {
+  const measures = async (id: string) => (await get(`/knots/${id}`)).body['measures'] as { of: string; width: { value: number }; length: { value: number } };
+  expect([(await measures('water-knot')).of, (await measures('bowline')).of]).toEqual(['tape-width', 'rope-diameter']);
+  // a folded pentagon is little wider than two of its tape's widths
+  const { width } = await measures('water-knot');
+  expect(width.value).toBeGreaterThan(1.5);
+  expect(width.value).toBeLessThan(3.5);
+});
+
 test('tape is a ribbon: its width, its thickness and the direction across it at every point', async () => {
   for (const c of await shapeOf('water-knot')) {
     expect(c.tape!.across).toHaveLength(c.points.length);

@@ -7,6 +7,8 @@ import { inState, linesOf, pointsOf, type BakedForm, type BakedRope, type ShapeC
 import { CATALOGUE_VERSION, faultsWithShape, formWithWraps, framesOf, knotById, knotIds, shapeOf, storedForm, variantForm, wrapsOf, type Onto } from '../../core/knots/catalogue';
 import { FAMILIES } from '../../core/knots/types';
 import { goesOn } from '../../core/knots/behaviour';
+import type { Range } from '../../core/knots/measures';
+import { unitOfAcross } from '../../core/knots/sizes';
 import { crossingIds } from '../../core/knots/crossing-ids';
 import { differingPlace } from '../../core/knots/differs';
 import { drawVector, facing, frameFor, pathInWords, type PictureComponent } from '../../core/picture';
@@ -96,6 +98,8 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
     const { entry, baked } = knotById(params.id);
     const right = baked.forms['right']!;
     const lines = linesOf(right.laid);
+    const unit = unitOfAcross(right);
+    const across = ({ low, value, high }: Range) => ({ low: low * unit, value: value * unit, high: high * unit });
     const laid = crossingsSeenFrom(lines, [0, 0, 1]);
     return {
       ...entry,
@@ -109,7 +113,10 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
       variants: entry.variants?.filter((v) => v.form in baked.forms) ?? [],
       drawn_up_here: !right.composed,
       laid_view: right.laidView,
-      measures: { in_knot_ropeDiameters: right.set.inKnot_ropeDiameters, girth_ropeDiameters: right.set.girth_ropeDiameters, width_ropeDiameters: right.set.width_ropeDiameters, length_ropeDiameters: right.set.length_ropeDiameters },
+      measures: {
+        of: right.set.tight.tape ? 'tape-width' : 'rope-diameter',
+        in_knot: across(right.set.inKnot_ropeDiameters), girth: across(right.set.girth_ropeDiameters), width: across(right.set.width_ropeDiameters), length: across(right.set.length_ropeDiameters),
+      },
     };
   });
 

@@ -222,7 +222,7 @@ describe('the shelf', () => {
 
 describe('two knots compared', () => {
   const range = { low: 10, value: 11, high: 12 };
-  const measures = { in_knot_ropeDiameters: range, girth_ropeDiameters: range, width_ropeDiameters: range, length_ropeDiameters: range };
+  const measures = { of: 'rope-diameter', in_knot: range, girth: range, width: range, length: range };
   const reply = (id: string) => ({ ...entryById(id), catalogue_version: 3, family_name: FAMILIES[entryById(id).family], faults_with_shape: [], wraps: [], tied_to: null, drawn_up_here: true, path_in_words: '', crossings: { count: 1 }, measures });
   const answers = { 'GET /knots/prusik': reply('prusik'), 'GET /knots/klemheist': reply('klemheist') };
 
@@ -246,7 +246,7 @@ describe('two knots compared', () => {
 
 describe('a knot’s page', () => {
   const range = { low: 10, value: 11, high: 12 };
-  const measures = { in_knot_ropeDiameters: range, girth_ropeDiameters: range, width_ropeDiameters: range, length_ropeDiameters: { low: 5, value: 5, high: 5 } };
+  const measures = { of: 'rope-diameter', in_knot: range, girth: range, width: range, length: { low: 5, value: 5, high: 5 } };
   const page = (id: string, change: object = {}) =>
     show(<Tie />, '/tie/:knot', `/tie/${id}`, {
       [`GET /knots/${id}`]: { ...entryById(id), catalogue_version: 2, family_name: 'family', faults_with_shape: [], wraps: [], tied_to: null, drawn_up_here: true, path_in_words: 'Over at 1.', crossings: { count: 1 }, measures, ...change },

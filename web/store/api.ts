@@ -20,7 +20,8 @@ export type KnotReply = KnotEntry & {
   readonly drawn_up_here: boolean;
   readonly path_in_words: string;
   readonly crossings: { readonly count: number };
-  readonly measures: Readonly<Record<'in_knot_ropeDiameters' | 'girth_ropeDiameters' | 'width_ropeDiameters' | 'length_ropeDiameters', Range>>;
+  /** in diameters of the rope, or in widths of the tape */
+  readonly measures: Readonly<Record<'in_knot' | 'girth' | 'width' | 'length', Range>> & { readonly of: 'rope-diameter' | 'tape-width' };
 };
 
 /** A shape as asked for: a state, and what is not the usual about it. */

@@ -3,7 +3,9 @@ import { Form } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
 import type { z } from 'zod';
 import type { knotListReply } from '../../../contract';
+import type { Job } from '../../../core/choose/job';
 import { behaviour } from '../../../core/knots/behaviour';
+import { across_mm, acrossText } from '../../../core/knots/sizes';
 import { FAMILIES, type Pull } from '../../../core/knots/types';
 import { useKnotQuery, useKnotsQuery, type KnotReply } from '../../store/api';
 import { useApp } from '../../store';
@@ -24,7 +26,7 @@ const pullText = (knot: KnotReply, pull: Pull): string => {
 };
 
 /** The rows of a comparison: what both say, in the order in which one chooses and checks. */
-function rowsFor(a: KnotReply, b: KnotReply, diameter_mm: number): Row[] {
+function rowsFor(a: KnotReply, b: KnotReply, rope: Job['rope']): Row[] {
   const pulls = (Object.keys(PULL_WORDS) as Pull[]).filter((p) => [a, b].some((k) => behaviour(k, p).grade !== 'not-known'));
   return [
     { about: 'Family', of: (k) => k.family_name },
@@ -35,7 +37,7 @@ function rowsFor(a: KnotReply, b: KnotReply, diameter_mm: number): Row[] {
     { about: 'Set by', of: (k) => k.set.text },
     { about: 'When idle', of: (k) => k.loosens.text },
     { about: 'Known to', of: (k) => k.recognised.text },
-    { about: 'Rope in it', of: (k) => `${Math.ceil((k.measures.in_knot_ropeDiameters.value * diameter_mm) / 10) * 10} mm on ${diameter_mm} mm` },
+    { about: 'Rope in it', of: (k) => `${Math.ceil((k.measures.in_knot.value * across_mm(k, rope)) / 10) * 10} mm on ${acrossText(k, across_mm(k, rope))}` },
     { about: 'Grave faults', of: (k) => k.faults.filter((f) => f.verdict === 'take-out-and-retie').map((f) => f.name).join(', ') },
     { about: 'Its form', of: (k) => CERTAINTY_WORDS[k.form_certainty] },
   ];
@@ -74,7 +76,7 @@ function Table({ a, b }: { a: KnotReply; b: KnotReply }) {
     <table className="compare mt-3">
       <thead><tr><td /><th scope="col">{a.names[0]}</th><th scope="col">{b.names[0]}</th></tr></thead>
       <tbody>
-        {rowsFor(a, b, job.rope.diameter_mm).map(({ about, of }) => {
+        {rowsFor(a, b, job.rope).map(({ about, of }) => {
           const [x, y] = [of(a), of(b)];
           return <tr key={about} className={x === y ? 'quiet' : ''}><th scope="row">{about}</th>{x === y ? <td colSpan={2}>both: {x}</td> : <><td>{x}</td><td>{y}</td></>}</tr>;
         })}

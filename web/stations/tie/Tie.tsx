@@ -10,6 +10,7 @@ import { Rope3D, type RopeHandle } from '../../parts/rope/Rope3D';
 import { Failed, Loading } from '../../parts/States';
 import { useTheme } from '../../parts/theme';
 import { CAUTION, CERTAINTY_WORDS, GRADE_WORDS, PULL_WORDS, PURPOSE_WORDS, SOURCE_WORDS } from '../../parts/words';
+import { across_mm, acrossText } from '../../../core/knots/sizes';
 import type { ShapeState } from '../../../core/knots/stored';
 import type { Source } from '../../../core/knots/types';
 import { lengthText } from '../../../core/units';
@@ -20,11 +21,12 @@ import { RightBesideWrong } from '../../parts/RightBesideWrong';
 import type { ShapeQuestion } from '../../store/api';
 import type { Range } from '../../../core/knots/measures';
 
-function RopeNeeded({ knot }: { knot: string }) {
+function RopeNeeded({ knot: entry }: { knot: KnotReply }) {
+  const knot = entry.id;
   const { job } = useApp((s) => s.job);
   const person = useSessionQuery().data?.person;
   const profile = useProfilesQuery().data?.find((p) => p.id === job.profile);
-  const { data, error } = useRopeNeededQuery({ knot, rope_diameter_mm: job.rope.diameter_mm, profile: job.profile });
+  const { data, error } = useRopeNeededQuery({ knot, rope_diameter_mm: across_mm(entry, job.rope), profile: job.profile });
   if (error) return <Failed error={error} />;
   if (!data) return <Loading what="Measuring" />;
   const inches = person?.length_unit === 'in';
@@ -36,7 +38,7 @@ function RopeNeeded({ knot }: { knot: string }) {
   return (
     <section className="sheet p-3 px-4" aria-labelledby="rope-needed">
       <h2 id="rope-needed">How much rope</h2>
-      <p className="small quiet mb-1">on {job.rope.diameter_mm} mm, under {profile?.name ?? job.profile}; from the computed knot; low and high by how hard it is set</p>
+      <p className="small quiet mb-1">on {acrossText(entry, across_mm(entry, job.rope))}, under {profile?.name ?? job.profile}; from the computed knot; low and high by how hard it is set</p>
       {row('in the knot', data.in_knot_mm_low, data.in_knot_mm_high)}
       {data.eye_mm > 0 ? row('in the eye', data.eye_mm_low, data.eye_mm_high) : null}
       {data.tail_mm > 0 ? row('tail', data.tail_mm_low, data.tail_mm_high) : null}
@@ -154,13 +156,13 @@ function Faults({ knot, state }: { knot: KnotReply; state: ShapeState }) {
 }
 
 /** Girth and size of the tight knot on the job's rope, rounded up to whole millimetres. */
-function Size({ knot, diameter_mm }: { knot: KnotReply; diameter_mm: number }) {
+function Size({ knot, across_mm: across }: { knot: KnotReply; across_mm: number }) {
   const mm = (r: Range) => {
-    const [low, high] = [Math.ceil(r.low * diameter_mm), Math.ceil(r.high * diameter_mm)];
+    const [low, high] = [Math.ceil(r.low * across), Math.ceil(r.high * across)];
     return low === high ? `${high} mm` : `${low}–${high} mm`;
   };
-  const { girth_ropeDiameters, length_ropeDiameters, width_ropeDiameters } = knot.measures;
-  return <p className="small quiet mb-0 mt-2">Set, it is about {mm(length_ropeDiameters)} long, {mm(width_ropeDiameters)} wide and {mm(girth_ropeDiameters)} round. Computed, not measured: try what it must pass.</p>;
+  const { girth, length, width } = knot.measures;
+  return <p className="small quiet mb-0 mt-2">Set, on {acrossText(knot, across)}, it is about {mm(length)} long, {mm(width)} wide and {mm(girth)} round. Computed, not measured: try what it must pass.</p>;
 }
 
 function Wraps({ all, value, onPick }: { all: readonly number[]; value: number; onPick: (wraps: number) => void }) {
@@ -280,10 +282,10 @@ function KnotPage({ knot }: { knot: KnotReply }) {
           <Faults knot={knot} state={flat} />
         </div>
         <div>
-          <RopeNeeded knot={id} />
+          <RopeNeeded knot={knot} />
           <section className="sheet p-3 px-4 mt-3">
             <h2>The knot itself</h2>
-            <Size knot={knot} diameter_mm={job.rope.diameter_mm} />
+            <Size knot={knot} across_mm={across_mm(knot, job.rope)} />
             <p className="small mb-0 mt-2">Take its shape along: <a href={`/api/v1/knots/${id}/shape.glb?${files}`} download={`${id}.glb`}>glTF</a>, <a href={`/api/v1/knots/${id}/shape.obj?${files}`} download={`${id}.obj`}>OBJ</a>, <a href={`/api/v1/knots/${id}/picture.svg?${files}&size=900&theme=print`} download={`${id}.svg`}>SVG</a>, <a href={`/api/v1/knots/${id}/shape?${files}`} download={`${id}.json`}>JSON</a></p>
           </section>
           <Facts knot={knot} />
