@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { knotIds } from '../knots/catalogue';
+import { across_mm } from '../knots/sizes';
 import { PROFILE_IDS, shippedProfile } from '../profiles';
 import { choose, MUST_PASS, OBJECTS, PULLS, PURPOSES, ropeNeeded, ROPE_KINDS, TEAMS, UNTYING_WISHES, type Job } from './index';
 
@@ -176,6 +177,12 @@ describe('rope needed', () => {
     expect(need({ rope_diameter_mm: 11 }).in_knot_mm / need().in_knot_mm).toBeCloseTo(1.1, 3);
     expect(need({ rope_diameter_mm: 11 }).tail_mm).toBe(need().tail_mm);
     expect(ropeNeeded(shippedProfile('rescue-team'), { knot: EIGHT, rope_diameter_mm: 10 }).stopper_mm).toBeGreaterThan(100);
+  });
+  test('a friction hitch is reckoned in cord that suits the rope, tape in the usual tape, where the job names a rope', () => {
+    const rope = { kind: 'dynamic', diameter_mm: 10 };
+    expect([across_mm({ family: 'friction' }, rope), across_mm({ family: 'friction' }, { kind: 'accessory-cord', diameter_mm: 7 })]).toEqual([6.5, 7]);
+    expect([across_mm({ family: 'bend', tape: 'only' }, rope), across_mm({ family: 'bend', tape: 'only' }, { kind: 'webbing', diameter_mm: 16 }), across_mm({ family: 'bend' }, rope)]).toEqual([25, 16, 10]);
+    expect(need({ knot: 'prusik', rope_diameter_mm: 6.5 }).notes.join()).toContain('cord of 6.5 mm');
   });
   test('tape is told by its width: seven widths or so in a water knot, whatever its thickness is', () => {
     const r = need({ knot: 'water-knot', rope_diameter_mm: 25 });

@@ -71,7 +71,7 @@ export function ropeNeeded(profile: Profile, q: RopeQuestion): RopeNeeded {
   const tail = goesOn(entry) ? 0 : (rule.required_mm ?? TAIL_WITHOUT_RULE_MM);
   notes.push(goesOn(entry) ? 'tail: none, the rope goes on' : rule.required_mm === null ? 'tail: the rule set gives no length; 100 mm taken (general)' : `tail: ${rule.rule.text}`);
   if (entry.tape === 'only') notes.push(`in tape ${across} mm wide`);
-  if (entry.family === 'friction') notes.push(`of cord of ${across} mm: that of a friction hitch is thinner than the rope it grips, ask with its own diameter (general)`);
+  if (entry.family === 'friction') notes.push(`of cord of ${across} mm, which is thinner than the rope it grips`);
   const asked = profile.stopperBehindTieIn.asked === 'required' && profile.stopperBehindTieIn.knots.includes(q.knot);
   const stopper = asked ? STOPPER_ROPE_DIAMETERS * d : 0;
   if (asked) notes.push(`stopper: ${profile.stopperBehindTieIn.text}`);

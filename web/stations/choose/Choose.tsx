@@ -5,6 +5,8 @@ import type { z } from 'zod';
 import type { chooseReply } from '../../../contract';
 import { v4 } from '../../parts/uuid';
 import type { Job } from '../../../core/choose/job';
+import { across_mm } from '../../../core/knots/sizes';
+import type { Family } from '../../../core/knots/types';
 import { refusalText, useChooseQuery, useKnotsQuery, useNewJobMutation, useProfilesQuery, useRopeNeededQuery } from '../../store/api';
 import { useApp, useSend } from '../../store';
 import { jobChanged, knotTaken } from '../../store/job';
@@ -19,10 +21,10 @@ type Suited = z.output<typeof chooseReply>['suited'][number];
 
 const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
 
-function Card({ s, place, of, job, name, checked }: { s: Suited; place: number; of: number; job: Job; name: string; checked: boolean }) {
+function Card({ s, place, of, job, name, family, checked }: { s: Suited; place: number; of: number; job: Job; name: string; family: Family; checked: boolean }) {
   const navigate = useNavigate();
   const send = useSend();
-  const rope = useRopeNeededQuery({ knot: s.knot, rope_diameter_mm: job.rope.diameter_mm, profile: job.profile }).data;
+  const rope = useRopeNeededQuery({ knot: s.knot, rope_diameter_mm: across_mm({ family }, job.rope), profile: job.profile }).data;
   const untying = s.score_parts.find((p) => p.part === 'untying')!.text.split(':')[0]!.replace(' of 5', '').replace(' to ', '–');
   const take = (to: string) => {
     send(knotTaken(s.knot));
@@ -112,7 +114,7 @@ export function Choose() {
           {data.suited.length === 0 ? (
             <div className="notice mt-3"><h2>None of the knots in the catalogue does this job.</h2><p className="m-0 mt-1">Below stands why, knot by knot. Change the job, not the rule: leave out no pull that may come.</p></div>
           ) : (
-            <div className="best">{data.suited.map((s, i) => <Card key={s.knot} s={s} place={i} of={data.suited.length} job={job} name={name(s.knot)} checked={knot(s.knot)?.can_be_checked ?? false} />)}</div>
+            <div className="best">{data.suited.map((s, i) => <Card key={s.knot} s={s} place={i} of={data.suited.length} job={job} name={name(s.knot)} family={knot(s.knot)?.family ?? 'end-loop'} checked={knot(s.knot)?.can_be_checked ?? false} />)}</div>
           )}
           <div className="others">
             <section aria-labelledby="nearly">
