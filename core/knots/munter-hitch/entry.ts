@@ -26,7 +26,7 @@ export const entry = {
   check_points: [
     point('name', 'Two loops folded together: a bight across both strands?', 'Pull each strand in turn: it flips through and brakes both ways.', 'a bight across both', seen('front'), [wrong('not-tucked', 'a plain turn: it runs'), wrong('mirrored-loops', 'loops slid, not folded: a clove', lookalike('clove-hitch', 'front')), wrong('another-knot', 'something else')]),
     point('back', 'Turn it over. Two passes over the bar?', 'Nothing crosses behind.', 'two passes', seen('back'), [wrong('another-knot', 'something else')], { count: { of: 'passes over the bar', is: 'two' } }),
-    point('object', 'A wide pear-shaped locking karabiner, the load strand nearest the spine?', 'The hitch must flip freely through it.', 'wide, load near the spine', seen('front'), [wrong('other-ends-loaded', 'it jams in the bend')]),
+    point('object', 'A wide pear-shaped locking karabiner, the hitch free to flip in its bow?', 'Pull each strand in turn: it must pass through freely.', 'wide, and it flips', seen('front'), [wrong('other-ends-loaded', 'it jams in the bend')]),
     { ...GATE_POINT, question: 'Is the brake strand away from the gate, and the gate locked?', help: 'Look again each time the hitch has flipped. A strand over the gate can unscrew it or work a self-locking gate.', wrong: [wrong('gate-to-brake', 'the brake strand runs over the gate'), wrong('gate-unlocked', 'it opens when pressed')] },
     otherwisePoint('It holds only while a hand holds the brake strand, or it is tied off.', 'general'),
   ],
@@ -38,7 +38,7 @@ export const entry = {
   ],
   tail_rule_key: 'none',
   recognised: { by: 'anyone', text: 'a bight across two strands that flips through', source: 'general' },
-  cautions: [practice('hard on ropes and twists them: use sparingly'), practice('brake strand away from the gate: it can unscrew it or work a self-locking gate'), practice('reverses itself through the karabiner: look at the gate again each time')],
+  cautions: [practice('hard on ropes and twists them: use sparingly'), practice('brake strand away from the gate: it can unscrew it or work a self-locking gate'), practice('reverses itself through the karabiner: look at the gate again each time'), general('the load strand nearest the spine is taught as well: side by side in one bow that stands against the brake strand away from the gate, which comes first here; your own rule decides')],
   good_for: [general('a belay that needs only a karabiner')],
   form_certainty: 'settled',
   form_text: 'two loops folded face to face, as a wound form on a karabiner; agrees with an independent figure. Which strand is loaded cannot be told from the form, for it reverses',
