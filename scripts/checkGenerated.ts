@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { errorsMarkdown } from './errorDocs';
+import { figuresHash } from './figuresHash';
 import { generalFactsMarkdown } from './generalFacts';
 import { knotsMarkdown } from './knotDocs';
 import { entriesText, indexText, inputHash, knotIds, knotsFolder } from './knotFiles';
@@ -12,6 +13,7 @@ for (const id of ids) {
   const text = readFileSync(join(knotsFolder, id, 'baked.ts'), 'utf8');
   if (!text.includes(inputHash(id))) stale.push(`core/knots/${id}/baked.ts: its inputs or the code that makes it changed; run npm run bake`);
 }
+if (!readFileSync(join(knotsFolder, '../inspect/figures.ts'), 'utf8').includes(figuresHash())) stale.push('core/inspect/figures.ts: run npm run bake');
 const compare = (file: string, wanted: string, how: string) => {
   if (readFileSync(join(knotsFolder, '../..', file), 'utf8') !== wanted) stale.push(`${file}: run ${how}`);
 };

@@ -25,6 +25,9 @@ function dependencies(file: string, seen = new Set<string>()): Set<string> {
   return seen;
 }
 
+/** The source that a file's result depends on, as one text. */
+export const codeText = (file: string): string => [...dependencies(file)].sort().map((f) => `${f}\n${readFileSync(join(root, f), 'utf8')}`).join('\n');
+
 /** SHA-256 over all source that the stored shapes of a knot come from: how it is laid and presented, and how anything is baked. */
 export function inputHash(id: string): string {
   const files = [`core/knots/${id}/shape.ts`, `core/knots/${id}/presentation.ts`, 'core/knots/baking.ts', 'core/knots/eye-variants.ts'].flatMap((f) => [...dependencies(f)]);

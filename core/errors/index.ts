@@ -44,6 +44,7 @@ export const ERRORS = {
   'no-such-crossing': { status: 400, title: 'There is no such crossing', detail: 'There is no crossing {crossing}; the diagram has {count}.' },
   'bad-code': { status: 400, title: 'This is no signed Gauss code', detail: 'The code cannot be read: {reason}.' },
   'code-not-planar': { status: 400, title: 'The code cannot be drawn', detail: 'No knot drawn in a plane has this code.' },
+  'bad-specimen': { status: 400, title: 'This cannot be looked at as a knot', detail: 'The shape cannot be used: {reason}.' },
   'solver-passed-through': { status: 500, title: 'The rope computation was thrown away', detail: 'A strand may have passed through another.' },
   'not-a-number': { status: 400, title: 'A value is not a number', detail: '"{field}" must be a finite number{range}.' },
 } as const satisfies Record<string, { status: number; title: string; detail: string }>;

@@ -3,8 +3,10 @@ import { arcLengths, nearestIndex, resample, type Point3 } from '../curve';
 import { fault } from '../errors';
 import { crossingsSeenFrom } from '../topology';
 import { CATALOGUE } from './index';
+import { changedForm, isChange } from './changes';
 import { harnessPoints, karabinerIn, ringIn, ringInPlaceOf } from './objects';
 import { inState, pointsOf, triples, type BakedForm, type BakedRope, type CatalogueKnot, type ShapeComponent, type ShapeState } from './stored';
+import type { Made } from './types';
 
 /** Version of the catalogue's facts; raised whenever an entry's judgement changes. */
 export const CATALOGUE_VERSION = 3;
@@ -20,27 +22,27 @@ export function knotById(id: string): CatalogueKnot {
   return found;
 }
 
-/** Length of tail, in rope diameters, in the picture of a tail that is too short. */
-export const SHORT_TAIL_ROPE_DIAMETERS = 2;
-/** Faults that are the right shape with one measure changed when it is shown. */
-const SHOWN_FAULTS: readonly string[] = ['loose', 'tail-short', 'one-harness-point'];
+/** How a fault of a knot is made of its right form; undefined where it is laid by itself, or has no shape. */
+const madeOf = (id: string, fault: string): Made | undefined => knotById(id).entry.faults.find((f) => f.id === fault)?.made;
 
 /**
- * A stored shape.
+ * A stored form.
  * @param form 'right', a fault id, or `wraps-N` where the knot can be tied with more wraps
  * @throws unknown-fault where the fault has no shape of its own
  */
 export function storedForm(id: string, form: string): BakedForm {
-  const knot = knotById(id);
-  const found = knot.baked.forms[SHOWN_FAULTS.includes(form) ? 'right' : form];
+  const { baked } = knotById(id);
+  const made = madeOf(id, form);
+  if (made?.by === 'knot') return storedForm(made.knot, made.form ?? 'right');
+  const found = baked.forms[isChange(made) ? 'right' : form];
   if (!found) throw fault('unknown-fault', { knot: id, fault: form });
-  return found;
+  return isChange(made) ? changedForm(found, made) : found;
 }
 
 /** Fault ids that have a computed shape. */
 export function faultsWithShape(id: string): string[] {
   const { entry, baked } = knotById(id);
-  return entry.faults.map((f) => f.id).filter((f) => f in baked.forms || SHOWN_FAULTS.includes(f));
+  return entry.faults.filter((f) => f.made !== undefined || f.id in baked.forms).map((f) => f.id);
 }
 
 /** Numbers of wraps that can be asked for; the first is the usual one. Empty where it is no question. */
@@ -85,21 +87,16 @@ const ROUND_ITS_OBJECT: readonly string[] = ['hitch', 'friction'];
 export function shapeOf(id: string, form: string, state: ShapeState, onto: Onto | null = null): ShapeComponent[] {
   const { entry } = knotById(id);
   const baked = storedForm(id, form);
-  // a knot that is not set is the dressed form, whatever was asked
-  const stored = inState(baked, form === 'loose' && state === 'tight' ? 'dressed' : state);
-  let points = pointsOf(stored);
-  let marks = stored.marks;
-  if (form === 'tail-short') {
-    const s = arcLengths(points);
-    const from = marks.tail[0];
-    const to = s.findIndex((v, i) => i > from && v - s[from]! >= SHORT_TAIL_ROPE_DIAMETERS);
-    points = points.slice(0, to + 1);
-    marks = { ...marks, tail: [from, to] };
-  }
+  const made = madeOf(id, form);
+  // it is another knot's form, with what that one is tied to
+  if (made?.by === 'knot') return shapeOf(made.knot, made.form ?? 'right', state, onto);
+  const stored = inState(baked, state);
+  const { marks } = stored;
+  const points = pointsOf(stored);
   const rope: ShapeComponent = { name: stored.closed ? 'sling' : 'rope', role: stored.closed ? 'sling' : 'rope', closed: stored.closed ?? false, diameter: 1, points, marks, ...tapeOf(stored) };
   const ropes = [rope, ...(stored.second ? [secondOf(stored.second)] : [])];
-  const things = state === 'laid' ? baked.objects : (stored.objects ?? []);
-  const shown = onto ?? (form === 'one-harness-point' ? 'one' : null);
+  const things = (state === 'laid' ? baked.objects : (stored.objects ?? [])).map(hungUp);
+  const shown = onto ?? (made?.by === 'one-point' ? 'one' : null);
   if (!shown) return [...ropes, ...things];
   if (ROUND_ITS_OBJECT.includes(entry.family)) {
     // on a post a hitch is another form of its own
@@ -124,6 +121,9 @@ export function shapeOf(id: string, form: string, state: ShapeState, onto: Onto 
 
 const tapeOf = ({ tape }: BakedRope): Pick<ShapeComponent, 'tape'> => (tape ? { tape: { ...tape, across: triples(tape.across) } } : {});
 const secondOf = (second: BakedRope): ShapeComponent => ({ name: 'second-rope', role: 'second-rope', closed: false, diameter: 1, points: pointsOf(second), marks: second.marks, ...tapeOf(second) });
+
+/** A gripped rope hangs by its upper end: that one is marked as its standing part. */
+const hungUp = (o: ShapeComponent): ShapeComponent => (o.role === 'host' ? { ...o, marks: { standing: [Math.round(o.points.length * 0.85), o.points.length - 1] } } : o);
 
 /** Name of the form of a hitch that lies on a post instead of a karabiner. */
 const ON_POST = 'on-post';

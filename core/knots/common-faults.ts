@@ -4,15 +4,15 @@ import type { CheckPoint, Face, Fault } from './types';
 export const LOOSE: Fault = {
   id: 'loose', name: 'not set', arises: 'one tug on the rope instead of pulling every strand by itself',
   shows: 'daylight between strands; a strand can be moved with a finger', verdict: 'put-right',
-  what_to_do: 'Pull every strand that leaves the knot, one by one, until nothing is loose.', source: 'practice',
+  what_to_do: 'Pull every strand that leaves the knot, one by one, until nothing is loose.', source: 'practice', made: { by: 'not-set' },
 };
 export const TAIL_SHORT: Fault = {
   id: 'tail-short', name: 'tail short', arises: 'started too near the end', shows: 'less tail beyond the knot than the rule asks', verdict: 'put-right',
-  what_to_do: 'Work rope through the knot, or tie it again with more in hand; dress, set and measure again.', source: 'practice',
+  what_to_do: 'Work rope through the knot, or tie it again with more in hand; dress, set and measure again.', source: 'practice', made: { by: 'tail-cut' },
 };
 export const TAIL_LONG: Fault = {
   id: 'tail-long', name: 'tail long', arises: 'started too far from the end', shows: 'more tail than the rule allows: it is in the way', verdict: 'put-right',
-  what_to_do: 'Work the tail back through the knot, or tie it again; dress, set and measure again.', source: 'practice',
+  what_to_do: 'Work the tail back through the knot, or tie it again; dress, set and measure again.', source: 'practice', made: { by: 'tail-lengthened' },
 };
 export const EYE_TOO_LARGE: Fault = {
   id: 'eye-too-large', name: 'eye too large', arises: 'the loop was not drawn close before the end went back', shows: 'a hand goes through the eye beside the harness', verdict: 'put-right',
@@ -20,7 +20,7 @@ export const EYE_TOO_LARGE: Fault = {
 };
 export const ONE_HARNESS_POINT: Fault = {
   id: 'one-harness-point', name: 'only one harness point', arises: 'the end went through one of the two points', shows: 'one harness point hangs free beside the eye', verdict: 'take-out-and-retie',
-  what_to_do: 'Take the knot out and tie it through both points.', source: 'practice',
+  what_to_do: 'Take the knot out and tie it through both points.', source: 'practice', made: { by: 'one-point' },
 };
 export const ANOTHER_KNOT: Fault = {
   id: 'another-knot', name: 'another knot, or one you do not know', arises: 'a pass was missed or made another way', shows: 'it is not the knot in the picture', verdict: 'take-out-and-retie',
@@ -74,6 +74,8 @@ export const OTHER_ENDS_LOADED: Fault = {
   id: 'other-ends-loaded', name: 'loaded otherwise than it was made for', arises: 'another strand takes the load, now or if something fails', shows: 'the strand that is pulled is not the one it was made for', verdict: 'take-out-and-retie',
   what_to_do: 'Unload it and choose a knot made for that pull.', source: 'practice',
 };
+/** The same where it is the other end of a rope that takes the load: that form has its shape. @param ropes which of the two is run the other way */
+export const otherEndLoaded = (...ropes: readonly (0 | 1)[]): Fault => ({ ...OTHER_ENDS_LOADED, made: { by: 'ends-exchanged', ropes } });
 export const GATE_UNLOCKED: Fault = {
   id: 'gate-unlocked', name: 'gate not locked', arises: 'the sleeve was left open', shows: 'the gate opens when it is pressed', verdict: 'put-right', what_to_do: 'Lock the gate and press it to test.', source: 'practice',
 };
@@ -89,12 +91,12 @@ export const CROSSED_WRAPS: Fault = {
 export const ONE_WRAP_SHORT: Fault = {
   id: 'one-wrap-short', name: 'too few wraps', arises: 'a turn was left out', shows: 'fewer turns than were meant; it slips', verdict: 'put-right', what_to_do: 'Add a turn and test it again. Each wrap holds more and moves worse.', source: 'practice',
 };
-export const UNEVEN_LEGS: Fault = { id: 'uneven-legs', name: 'legs uneven', arises: 'slack left on one side', shows: 'one leg hangs lower than the other', verdict: 'put-right', what_to_do: 'Draw the legs about even and dress the wraps again.', source: 'practice' };
+export const UNEVEN_LEGS: Fault = { id: 'uneven-legs', name: 'legs uneven', arises: 'slack left on one side', shows: 'one leg hangs lower than the other', verdict: 'put-right', what_to_do: 'Draw the legs about even and dress the wraps again.', source: 'practice', made: { by: 'leg-lengthened' } };
 export const CORD_TOO_THICK: Fault = { id: 'cord-too-thick', name: 'cord too thick or too stiff', arises: 'taken without comparing it with the rope', shows: 'it does not bite on a short hard pull', verdict: 'take-out-and-retie', what_to_do: 'Take a thinner, softer cord within what the rule set says.', source: 'practice' };
 export const CORD_TOO_THIN: Fault = { id: 'cord-too-thin', name: 'cord too thin', arises: 'taken without asking for its strength', shows: 'it bites, but it is weak', verdict: 'take-out-and-retie', what_to_do: 'Take a thicker cord within what the rule set says.', source: 'practice' };
 export const JOINT_IN_WRAPS: Fault = { id: 'joint-in-wraps', name: 'joint of the cord in the wraps', arises: 'the joint wandered while it was dressed', shows: 'a knot lies among the wraps', verdict: 'put-right', what_to_do: 'Unload it and draw the joint clear of the wraps.', source: 'practice' };
 export const JOINT_ON_CLIP: Fault = { id: 'joint-on-clip', name: 'joint bears on the clip', arises: 'the slack was not drawn out by one leg only', shows: 'the joint lies in the bend at the clip', verdict: 'put-right', what_to_do: 'Draw the slack out on one leg, so that the joint lies beside the clip.', source: 'practice' };
-export const UPSIDE_DOWN: Fault = { id: 'hitch-upside-down', name: 'upside down', arises: 'tied without asking which way the load comes', shows: 'it slides when it should bite', verdict: 'take-out-and-retie', what_to_do: 'Take it off and tie it the other way up; test it on a short hard pull.', source: 'practice' };
+export const UPSIDE_DOWN: Fault = { id: 'hitch-upside-down', name: 'upside down', arises: 'tied without asking which way the load comes', shows: 'it slides when it should bite', verdict: 'take-out-and-retie', what_to_do: 'Take it off and tie it the other way up; test it on a short hard pull.', source: 'practice', made: { by: 'turned-upside-down' } };
 export const DEVICE_REACHES: Fault = { id: 'device-reaches', name: 'the device can run into the hitch', arises: 'the leg is too long', shows: 'device and hitch can touch', verdict: 'take-out-and-retie', what_to_do: 'Shorten the leg, or put the hitch below the device: pushed by it, the hitch cannot grip.', source: 'practice' };
 export const DEVICE_CAN_REACH: CheckPoint['wrong'] = [{ fault: 'device-reaches', label: 'the device can run into it', picture: null }];
 

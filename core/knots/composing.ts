@@ -36,6 +36,9 @@ export function bakeComposed({ composed, inKnot }: ComposedKnot): BakedForm {
     const [first, second] = ropesOf(state).map(ropeStored);
     return { ...first!, ...(second && { second }) };
   };
+  const between = crossingsApart(...ropesOf('laid').map((r) => r.points));
+  // strands that cross nothing but a bar
+  const apart = Number.isFinite(between) ? round4(between) : 0;
   const laid = figures('laid');
   if (!sameFigures(laid, figures('dressed')) || !sameFigures(laid, figures('tight'))) throw fault('solver-passed-through');
   const core = ropesOf('tight').flatMap((r) => measured(r).flatMap(({ points }) => points.slice(r.first, r.last + 1)));
@@ -49,7 +52,7 @@ export function bakeComposed({ composed, inKnot }: ComposedKnot): BakedForm {
   const withObjects = (state: ShapeState): BakedShape => ({ ...shape(state), ...(composed[state].objects && { objects: composed[state].objects.map((o) => ({ ...o, points: o.points.map(rounded) })) }) });
   return {
     laid: shape('laid'), laidDistance_ropeDiameters: distance('laid'),
-    laidView: { yaw_deg: 0, pitch_deg: 0, apart_ropeDiameters: round4(crossingsApart(...ropesOf('laid').map((r) => r.points))) },
+    laidView: { yaw_deg: 0, pitch_deg: 0, apart_ropeDiameters: apart },
     objects: withObjects('laid').objects ?? [],
     composed: true,
     set: {

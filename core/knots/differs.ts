@@ -4,7 +4,8 @@
  * the other states; faults of condition have their place by what they are. Unit: rope diameters.
  */
 import { add, arcLengths, distance, scale, segmentDistance, subtract, type Point3 } from '../curve';
-import { SHORT_TAIL_ROPE_DIAMETERS, shapeOf, storedForm, type Onto } from './catalogue';
+import { shapeOf, storedForm, type Onto } from './catalogue';
+import { SHORT_TAIL_ROPE_DIAMETERS } from './changes';
 import { inState, pointsOf, type BakedForm, type BakedRope, type BakedShape, type ShapeState } from './stored';
 import { turnedBack } from './view';
 

@@ -18,15 +18,17 @@ interface Wrong {
   readonly short?: boolean;
   /** the second barrel is wound the other way round */
   readonly opposite?: boolean;
+  /** the second end comes out between its own turns */
+  readonly underOneOnly?: boolean;
 }
 
-export function fishermans(turns: 2 | 3, { short = false, opposite = false }: Wrong = {}): LaidKnot {
-  const rope = (n: 1 | 2 | 3): Point3[] => {
+export function fishermans(turns: 2 | 3, { short = false, opposite = false, underOneOnly = false }: Wrong = {}): LaidKnot {
+  const rope = (n: 1 | 2 | 3, under = false): Point3[] => {
     const far = NEAR + PITCH * n;
-    return nodesOf([...straight([-30, ...IN], [far - 0.8, ...IN]), ...barrel({ ...BARREL, turns: n, radius: RADIUS, near: NEAR, far })], NODE_SPACING);
+    return nodesOf([...straight([-30, ...IN], [far - 0.8, ...IN]), ...barrel({ ...BARREL, turns: n, radius: RADIUS, near: NEAR, far, underOneOnly: under })], NODE_SPACING);
   };
   const first = rope(turns);
-  const other = rope(short ? ((turns - 1) as 1 | 2) : turns);
+  const other = rope(short ? ((turns - 1) as 1 | 2) : turns, underOneOnly);
   // half a turn in the page; mirrored front to back as well, the barrel has the other hand
   const second = other.map((p): Point3 => [-p[0], -p[1], opposite ? -p[2] : p[2]]);
   const squeeze = 0.01;

@@ -22,3 +22,11 @@ const AWAY_FROM_IT: readonly Key[] = [
 
 /** @param toward -1 the second turn nearer the eye (which hangs below), 1 farther from it */
 export const twoTurnsRound = (toward: 1 | -1): Key[] => (toward < 0 ? TOWARD_THE_EYE : AWAY_FROM_IT).map(([t, h, r]): Key => [t, h * ROOM, r * ROOM]);
+
+/** Away from the eye, the second turn the other way round than the first: a cow hitch round the standing part. */
+export const cowTurnsRound = (): Key[] =>
+  ([
+    ...AWAY_FROM_IT.slice(0, 15),
+    [-372, 0.8, 2.3], [-378, 1.9, 2.3], [-372, 2.6, 2], [-350, 2.5, 1.4], [-315, 2.3, TURN], [-270, 2.2, TURN], [-225, 2.1, TURN], [-180, 2, TURN], [-135, 1.9, TURN], [-90, 1.7, TURN], [-50, 1.4, 1.1], [-25, 1.15, 1.1],
+    [0, 1, 1.15], [20, 0.9, 1.4], [32, 0.9, 2.2], [36, 0.9, 3],
+  ] as Key[]).map(([t, h, r]): Key => [t, h * ROOM, r * ROOM]);

@@ -2,7 +2,7 @@
  * Loops tied on a bight: a single path doubled by offset, so that every pair is parallel by construction;
  * the two strands meet in the eye. The rope hangs from its standing part (up) into the eye (down).
  */
-import { lanes, nearestIndex, splineThrough, type Point3 } from '../curve';
+import { lanes, nearestIndex, offsetInPlane, splineThrough, type Point3 } from '../curve';
 import { NODE_SPACING } from '../rope';
 import { nodesOf, reversed, turnedUpsideDown } from './authoring';
 
@@ -18,6 +18,18 @@ export const HALF_GAP = 0.64;
 export function pair(path: readonly Point3[], side: 1 | -1): Lanes {
   const [left, right] = lanes(path, 2, 2 * HALF_GAP) as [Point3[], Point3[]];
   return side > 0 ? { standing: left, tail: right } : { standing: right, tail: left };
+}
+
+const step = (x: number) => (x <= -1 ? 0 : x >= 1 ? 1 : 0.5 + 0.5 * Math.sin((Math.PI * x) / 2));
+const bell = (x: number) => (Math.abs(x) >= 1 ? 0 : 0.5 + 0.5 * Math.cos(Math.PI * x));
+/** points over which a pair changes places, to either side: 2.2 diameters of a flat diagram */
+const CROSSED_OVER = 22;
+
+/** The pair whose strands change places at point `at` of the path: a pair crossed inside. @see pair */
+export function crossedPair(path: readonly Point3[], side: 1 | -1, at: number, halfGap = HALF_GAP): Lanes {
+  const lane = (sense: 1 | -1) =>
+    offsetInPlane(path, (i) => side * sense * halfGap * (1 - 2 * step((i - at) / CROSSED_OVER))).map((p, i): Point3 => [p[0], p[1], p[2] + sense * 0.66 * bell((i - at) / (1.4 * CROSSED_OVER))]);
+  return { standing: lane(1), tail: lane(-1) };
 }
 
 const EYE_LENGTH = 8;

@@ -44,6 +44,15 @@ export interface Untying {
 
 export type PointVerdict = 'take-out-and-retie' | 'put-right' | 'remark';
 
+/**
+ * How a wrong form is made of the right one, where it is not laid as a form of its own: it is another form of the catalogue, or the
+ * right shape with one thing changed.
+ */
+export type Made =
+  | { readonly by: 'knot'; readonly knot: string; readonly form?: string }
+  | { readonly by: 'ends-exchanged'; readonly ropes: readonly (0 | 1)[] }
+  | { readonly by: 'tail-cut' | 'tail-lengthened' | 'leg-lengthened' | 'turned-upside-down' | 'gate-turned' | 'unclipped' | 'not-set' | 'one-point' };
+
 export interface Fault {
   readonly id: FaultId;
   readonly name: string;
@@ -54,6 +63,9 @@ export interface Fault {
   readonly verdict: PointVerdict;
   readonly what_to_do: string;
   readonly source: Source;
+  readonly made?: Made;
+  /** what this form does under which pull, where it is known */
+  readonly does?: readonly Fact[];
 }
 
 /** Which computed picture stands for an answer. */

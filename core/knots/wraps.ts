@@ -7,6 +7,12 @@ import { resample, smooth, type Point3 } from '../curve';
 import { NODE_SPACING } from '../rope';
 import { wound } from './authoring';
 
+/** One thing laid otherwise than it should be. */
+export interface Wrong {
+  /** this wrap, counted from 0, was laid over the next and back */
+  readonly crossed?: number;
+}
+
 export type Key = readonly [angle_deg: number, height: number, radius: number];
 
 /** From one wrap to the next: a little more than a diameter. */
@@ -26,13 +32,14 @@ export const woundNodes = (keys: readonly Key[], at: number, rounds = 14): Point
  * `count` level wraps from height `from`, each stepping up to the next in its last quarter.
  * @param goesOn the last steps up as well
  */
-export function levelWraps(count: number, from: number, radius: number, goesOn = false): Key[] {
-  return Array.from({ length: count }, (_, k) => {
+export function levelWraps(count: number, from: number, radius: number, goesOn = false, { crossed }: Wrong = {}): Key[] {
+  const wraps = Array.from({ length: count }, (_, k) => {
     const y = from + PITCH * k;
     const steps = k + 1 < count || goesOn;
     const level = [...LEVEL_deg, ...(steps ? [STEP_UP_FROM_deg] : [])].map((t): Key => [360 * k + t, y + (0.1 * Math.max(0, t)) / STEP_UP_FROM_deg, radius]);
     return steps ? [...level, [360 * k + 312, y + PITCH * 0.55, radius] as Key] : level;
   }).flat();
+  return crossed === undefined ? wraps : overItsNeighbour(wraps, 360 * crossed + 130, PITCH);
 }
 
 /** Turns from one place to another, a key every 45 degrees. */
@@ -61,16 +68,16 @@ const upsideDown = (keys: readonly Key[]): Key[] => keys.map(([t, y, r]) => [t, 
  * `above` wraps up, the bridge over the front, `below` wraps of the opposite sense; both legs come out under the bridge on one side.
  * Girth hitch (1, 1), prusik (n, n), schwabisch (4, 1).
  * @param r radius of what it is wound on
- * @param sameSense the wraps below go round the other way than they should: the fault in which net turns are not zero
+ * @param wrong of the wraps above
  */
-export function twoSided(above: number, below: number, r: number, legs: readonly [readonly Key[], readonly Key[]]): Point3[] {
+export function twoSided(above: number, below: number, r: number, legs: readonly [readonly Key[], readonly Key[]], wrong: Wrong = {}): Point3[] {
   const [r0, r1] = [onIt(r), overWraps(r)];
-  const half = (count: number, leg: readonly Key[]): Key[] => {
+  const half = (count: number, leg: readonly Key[], laid: Wrong = {}): Key[] => {
     const top = 0.55 + PITCH * (count - 1) + 0.1;
     const end = 360 * count;
-    return [...leg, ...levelWraps(count, 0.55, r0), [end - 90, top + 0.1, r0], [end - 60, top + 0.45, r0 + 0.05], [end - 30, top + 0.85, r0 + 0.25], [end - 10, top + 0.8, r0 + 0.8], [end, top + 0.15, r1]];
+    return [...leg, ...levelWraps(count, 0.55, r0, false, laid), [end - 90, top + 0.1, r0], [end - 60, top + 0.45, r0 + 0.05], [end - 30, top + 0.85, r0 + 0.25], [end - 10, top + 0.8, r0 + 0.8], [end, top + 0.15, r1]];
   };
-  const up = half(above, legs[0]);
+  const up = half(above, legs[0], wrong);
   const down = upsideDown(half(below, upsideDown(legs[1]))).reverse().map(([t, y, radius]): Key => [t - 360 * below + 360 * above, y, radius]);
   return woundNodes([...up, ...down], r0);
 }
@@ -80,20 +87,23 @@ export function twoSided(above: number, below: number, r: number, legs: readonly
  * Clove hitch (1, 1), distel (4, 1).
  * @param slant_deg half the angle over which the bridge comes down
  */
-export function oneSense(above: number, below: number, r: number, legs: readonly [readonly Key[], readonly Key[]], slant_deg = 32): Point3[] {
+export function oneSense(above: number, below: number, r: number, legs: readonly [readonly Key[], readonly Key[]], slant_deg = 32, wrong: Wrong = {}): Point3[] {
   const [r0, r1] = [onIt(r), overWraps(r)];
   const y0 = 0.55;
   const [top, bottom] = [y0 + PITCH * above, y0 + PITCH * below];
   const [end, last] = [360 * above, 360 * (above + below)];
   const several = above > 1;
   const high = top - (several ? PITCH * 0.5 : 0);
+  // below, the same turned upside down about the front
+  const severalBelow = below > 1;
+  const low = bottom - (severalBelow ? PITCH * 0.5 : 0);
   return woundNodes(
     [
       ...legs[0],
-      ...(several ? [...levelWraps(above, y0, r0), [end - 90, high - 0.35, r0] as Key] : turnsBetween([-8, y0], [end - 90, top - PITCH / 4], r0)),
+      ...(several ? [...levelWraps(above, y0, r0, false, wrong), [end - 90, high - 0.35, r0] as Key] : turnsBetween([-8, y0], [end - 90, top - PITCH / 4], r0)),
       [end - slant_deg - 26, high, r0 + 0.1], [end - slant_deg, high - 0.1, r0 + 0.5], [end - slant_deg * 0.6, high - 0.6, r1],
-      [end + slant_deg * 0.6, -bottom + 0.6, r1], [end + slant_deg, -bottom + 0.1, r0 + 0.5], [end + slant_deg + 26, -bottom, r0 + 0.1],
-      ...(several
+      [end + slant_deg * 0.6, -low + 0.6, r1], [end + slant_deg, -low + 0.1, r0 + 0.5], [end + slant_deg + 26, -low, r0 + 0.1],
+      ...(severalBelow ? [[end + 90, -low + 0.35, r0] as Key, ...levelWraps(below, y0, r0).map(([t, y, radius]): Key => [last - t, -y, radius]).reverse()] : several
         ? ([[end + 90, -bottom + 0.3, r0], [end + 130, -0.8, r0], [end + 170, -0.62, r0], [end + 225, -0.56, r0], [end + 290, -0.55, r0], [last + 5, -0.55, r0]] as Key[])
         : turnsBetween([end + 90, -bottom + PITCH / 4], [last + 8, -y0], r0)),
       ...legs[1].map(([t, y, radius]): Key => [t + last, y, radius]).reverse(),
@@ -101,3 +111,12 @@ export function oneSense(above: number, below: number, r: number, legs: readonly
     r0,
   );
 }
+
+/** Wraps one of which, about an angle, was laid over the next: it rides up over it and comes back. @param angle_deg of the middle of that stretch */
+export const overItsNeighbour = (keys: readonly Key[], angle_deg: number, pitch: number): Key[] =>
+  keys.flatMap(([t, y, r], i): Key[] => {
+    const aside = (a: number) => (Math.abs(a - angle_deg) >= 110 ? 0 : 0.5 + 0.5 * Math.cos((Math.PI * (a - angle_deg)) / 110));
+    const laid = (a: number, h: number): Key => [a, h + 1.02 * pitch * aside(a), r + 1.15 * Math.min(1, 1.6 * aside(a))];
+    const next = keys[i + 1];
+    return next && aside(t) + aside(next[0]) > 0 ? [laid(t, y), laid((t + next[0]) / 2, (y + next[1]) / 2)] : [laid(t, y)];
+  });

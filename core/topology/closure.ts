@@ -92,16 +92,13 @@ export function crossJoined(a: readonly Point3[], b: readonly Point3[], front: P
 const STEPS_PER_TURN = 16;
 
 /**
- * A loop knot as two strands, its eye pinned: the rope is cut at the far point of the eye, both legs are
- * led outward side by side, and each half is closed. (A ring threaded through the eye is only a bead on the
- * rope and proves nothing.) Full turns of the legs about each other are a matter of dressing: the legs are
- * turned so that the halves do not link.
+ * A loop knot as two open strands: the rope is cut at the far point of the eye and both legs are led outward side by side.
  * @param eye index of the far point of the eye
- * @param front where the knot is seen from: joins pass behind
- * @returns the half with the standing part, then the half with the tail
- * @throws eye-not-found where the index is not inside the rope; shape-not-finite, too-few-points, strands-touch
+ * @param turns full turns of the legs about each other on the way out
+ * @returns the half with the standing part, then the half with the tail, each still from the standing end on
+ * @throws eye-not-found where the index is not inside the rope; shape-not-finite, too-few-points
  */
-export function pinnedEye(points: readonly Point3[], eye: number, front: Point3 = FRONT): [Line3, Line3] {
+export function openedAtEye(points: readonly Point3[], eye: number, turns = 0): [Line3, Line3] {
   refuseUnfit([{ points, closed: false }]);
   if (!Number.isInteger(eye) || eye < 1 || eye > points.length - 2) throw fault('eye-not-found');
   const { centre, far } = surround([points]);
@@ -112,23 +109,37 @@ export function pinnedEye(points: readonly Point3[], eye: number, front: Point3 
   const v = cross(out, u);
   const reach = distance(tip, centre);
   const gap = 0.02 * far;
-  const beside = (turns: number): [Point3[], Point3[]] => {
-    const steps = STEPS_PER_TURN * Math.abs(turns);
-    const [first, second]: [Point3[], Point3[]] = [[], []];
-    const put = (distanceOut: number, width: number, angle: number) => {
-      const base = add(centre, scale(out, distanceOut));
-      const off = scale(add(scale(u, Math.cos(angle)), scale(v, Math.sin(angle))), width);
-      first.push(subtract(base, off));
-      second.push(add(base, off));
-    };
-    for (let k = 0; k <= steps; k++) put(reach + (steps ? (0.3 * far * k) / steps : 0) + gap, gap, steps ? (2 * Math.PI * turns * k) / steps : 0);
-    // the ends lie askew, so that the join of one passes the other beside it
-    put(Math.max(reach, far) + 0.5 * far, 6 * gap, 0.7);
-    return [first, second];
+  const steps = STEPS_PER_TURN * Math.abs(turns);
+  const [first, second]: [Point3[], Point3[]] = [[], []];
+  const put = (distanceOut: number, width: number, angle: number) => {
+    const base = add(centre, scale(out, distanceOut));
+    const off = scale(add(scale(u, Math.cos(angle)), scale(v, Math.sin(angle))), width);
+    first.push(subtract(base, off));
+    second.push(add(base, off));
   };
+  for (let k = 0; k <= steps; k++) put(reach + (steps ? (0.3 * far * k) / steps : 0) + gap, gap, steps ? (2 * Math.PI * turns * k) / steps : 0);
+  // the ends lie askew, so that the join of one passes the other beside it
+  put(Math.max(reach, far) + 0.5 * far, 6 * gap, 0.7);
+  return [
+    { points: [...points.slice(0, eye), ...first], closed: false },
+    { points: [...second.reverse(), ...points.slice(eye + 1)], closed: false },
+  ];
+}
+
+/**
+ * A loop knot as two strands, its eye pinned: the rope is cut at the far point of the eye, both legs are
+ * led outward side by side, and each half is closed. (A ring threaded through the eye is only a bead on the
+ * rope and proves nothing.) Full turns of the legs about each other are a matter of dressing: the legs are
+ * turned so that the halves do not link.
+ * @param eye index of the far point of the eye
+ * @param front where the knot is seen from: joins pass behind
+ * @param opened makes the open halves of so many turns
+ * @returns the half with the standing part, then the half with the tail
+ * @throws eye-not-found where the index is not inside the rope; shape-not-finite, too-few-points, strands-touch
+ */
+export function pinnedEye(points: readonly Point3[], eye: number, front: Point3 = FRONT, opened: (turns: number) => readonly Line3[] = (turns) => openedAtEye(points, eye, turns)): [Line3, Line3] {
   const halves = (turns: number): [Line3, Line3] => {
-    const [a, b] = beside(turns);
-    const lines = closedApart([{ points: [...points.slice(0, eye), ...a], closed: false }, { points: [...b.reverse(), ...points.slice(eye + 1)], closed: false }], front);
+    const lines = closedApart(opened(turns), front);
     return [lines[0]!, lines[1]!];
   };
   const linking = (lines: readonly Line3[]) => linkingMatrix(diagramOf(regularView(lines), 2))[0]![1]!;

@@ -5,7 +5,7 @@ export { reduced } from './reduce';
 export { straightened } from './straighten';
 export { jones, jonesByBigInt, laurentMirrored, laurentText, type Laurent } from './bracket';
 export { alexander, alexanderText, determinantOf } from './alexander';
-export { closedApart, closedAtInfinity, crossJoined, FRONT, pinnedEye } from './closure';
+export { closedApart, closedAtInfinity, crossJoined, FRONT, openedAtEye, pinnedEye } from './closure';
 export { MOST_CROSSINGS, simplestDiagram } from './simplest';
 export { DIRECTIONS, regularView } from './views';
 export { invariantsOf, signature, type Invariants } from './invariants';

@@ -13,23 +13,22 @@ function kink(components: readonly (readonly DiagramPass[])[]): number[] | null 
 
 /** Two crossings that one strand makes over (or under) another, one after the other on both. */
 function overlap(components: readonly (readonly DiagramPass[])[], signs: Diagram['signs']): number[] | null {
-  const beside = new Map<string, 1>();
-  const pairs: [DiagramPass, DiagramPass][] = [];
+  const n = signs.length;
+  const under = new Set<number>();
+  const above: [number, number][] = [];
   for (const c of components) {
     if (c.length < 2) continue;
     for (let i = 0; i < c.length; i++) {
-      const [p, q] = [c[i]!, c[(i + 1) % c.length]!];
-      if (p.over !== q.over || p.crossing === q.crossing) continue;
-      pairs.push([p, q]);
-      beside.set(key(p, q), 1);
+      const p = c[i]!;
+      const q = c[i + 1 === c.length ? 0 : i + 1]!;
+      if (p.over !== q.over || p.crossing === q.crossing || signs[p.crossing] === signs[q.crossing]) continue;
+      if (p.over) above.push([p.crossing, q.crossing]);
+      else under.add(Math.min(p.crossing, q.crossing) * n + Math.max(p.crossing, q.crossing));
     }
   }
-  for (const [p, q] of pairs)
-    if (p.over && signs[p.crossing] !== signs[q.crossing] && beside.has(key({ ...p, over: false }, { ...q, over: false }))) return [p.crossing, q.crossing];
+  for (const [a, b] of above) if (under.has(Math.min(a, b) * n + Math.max(a, b))) return [a, b];
   return null;
 }
-
-const key = (p: DiagramPass, q: DiagramPass) => `${p.over ? 'O' : 'U'}${Math.min(p.crossing, q.crossing)} ${Math.max(p.crossing, q.crossing)}`;
 
 /** The diagram without kinks and overlaps, numbered anew. The writhe may change, the knot does not. */
 export function reduced(d: Diagram): Diagram {

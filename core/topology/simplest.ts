@@ -13,6 +13,9 @@ export const MOST_CROSSINGS = 60;
 /** A view with more is not even reduced. */
 const MOST_SEEN = 1500;
 
+/** Enough for lines that were straightened already. */
+const HALF_OF_THEM = DIRECTIONS.filter((_, k) => k % 2 === 0);
+
 /** Points that repeat their neighbour go; on a closed line also a last point that repeats the first. */
 function withoutRepeats({ points, closed }: Line3): Line3 {
   const kept = points.filter((p, i) => i === 0 || distance(p, points[i - 1]!) > 0);
@@ -30,18 +33,19 @@ function meanStep(lines: readonly Line3[]): number {
 
 /**
  * The simplest diagram found of closed lines.
+ * @param drawn lines made of a shape that was looked at already: straightened ones may run as near to each other as they like
  * @throws shape-not-finite, too-few-points, too-many-points, strands-touch, too-many-crossings
  */
-export function simplestDiagram(lines: readonly Line3[]): Diagram {
+export function simplestDiagram(lines: readonly Line3[], drawn = false): Diagram {
   refuseUnfit(lines);
   const clean = lines.map(withoutRepeats);
   refuseUnfit(clean);
   if (clean.some((l) => !l.closed)) throw fault('ends-not-joined');
-  refuseTouching(clean, TOUCHING_SHARE * meanStep(clean));
+  if (!drawn) refuseTouching(clean, TOUCHING_SHARE * meanStep(clean));
   const fewer = straightened(clean);
   let best: Diagram | null = null;
   let refusal: IdiomError | null = null;
-  for (const d of DIRECTIONS) {
+  for (const d of drawn ? HALF_OF_THEM : DIRECTIONS) {
     try {
       const found = reduced(diagramOf(crossingsSeenFrom(fewer, d, MOST_SEEN), fewer.length));
       if (!best || found.signs.length < best.signs.length) best = found;

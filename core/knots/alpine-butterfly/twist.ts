@@ -15,8 +15,14 @@ const SCALE = 1.55;
 const LIFT = 0.45;
 
 /** One half of the rope, from its end into the eye. `side` -1 left, 1 right; lifts of the first and second crossing. */
-function half(side: 1 | -1, first: number, second: number): Point3[] {
+function half(side: 1 | -1, first: number, second: number, tucked = true): Point3[] {
   const q = side;
+  if (!tucked)
+    return [
+      [q * 24, 0, 0], [q * 14, 0, 0], [q * 9, 0, 0], [q * 5.5, 0.3, 0], [q * 2.6, 1.4, first * 0.6], [0, 3, first], [-q * 2.8, 4.6, 0], [-q * 2.8, 6.6, 0],
+      [0, 8.2, second], [q * 2.4, 9.6, second * 0.3], [q * 4.2, 11, -0.6], [q * 5.4, 11.4, -1.6], [q * 5.8, 10, -2], [q * 5.4, 6, -2], [q * 4.8, 2, -1.9], [q * 4.2, -0.7, -1.5],
+      [q * 3.6, -3, -1], [q * 3.2, -6, -0.6], [q * 3, -9, -0.2], [q * 2, -11.2, 0],
+    ];
   return [
     [q * 24, 0, 0], [q * 14, 0, 0], [q * 9, 0, 0], [q * 5.5, 0.3, 0], [q * 2.6, 1.4, first * 0.6], [0, 3, first], [-q * 2.8, 4.6, 0], [-q * 2.8, 6.6, 0],
     [0, 8.2, second], [q * 2.4, 9.6, second * 0.3], [q * 4.2, 11, -0.6], [q * 5.4, 11.4, -1.6], [q * 5.8, 10, -2], [q * 5.4, 6, -2], [q * 4.8, 2, -1.9], [q * 4.2, -0.7, -1.5],
@@ -25,13 +31,17 @@ function half(side: 1 | -1, first: number, second: number): Point3[] {
   ];
 }
 
-/** @param secondTwist 1 in the same sense as the first, -1 the other way */
-export function butterflyByTwist(secondTwist: 1 | -1): LaidKnot {
-  const left = half(-1, -LIFT, secondTwist * LIFT);
-  const right = half(1, LIFT, -secondTwist * LIFT);
-  const far: Point3 = [0, 19.8, 0];
+/**
+ * @param secondTwist 1 in the same sense as the first, -1 the other way
+ * @param tucked false where the eye has been drawn back out of the small loop and hangs behind
+ */
+export function butterflyByTwist(secondTwist: 1 | -1, tucked = true): LaidKnot {
+  const left = half(-1, -LIFT, secondTwist * LIFT, tucked);
+  const right = half(1, LIFT, -secondTwist * LIFT, tucked);
+  const far: Point3 = tucked ? [0, 19.8, 0] : [0, -12, 0];
   const control = [...left, far, ...right.reverse()].map((p): Point3 => [p[0] * SCALE, p[1] * SCALE, p[2] * SCALE]);
   const points = turnedUpsideDown(nodesOf(splineThrough(control), NODE_SPACING));
   const eyeNode = nearestIndex(points, [0, -far[1] * SCALE, 0]);
-  return { points, eyeNode, drawing: drawnAcross(eyeNode, points[0]![0] < 0 ? -1 : 1) };
+  const drawing = drawnAcross(eyeNode, points[0]![0] < 0 ? -1 : 1);
+  return { points, eyeNode, drawing };
 }

@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, LOOSE, OTHER_ENDS_LOADED, STOPPER_MISSING, TAIL_SHORT, otherwisePoint, setPoint, tailPoint } from '../common-faults';
+import { ANOTHER_KNOT, LOOSE, otherEndLoaded, STOPPER_MISSING, TAIL_SHORT, otherwisePoint, setPoint, tailPoint } from '../common-faults';
 import { point, seen, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
@@ -40,7 +40,7 @@ export const entry = {
     { id: 'turns-short', name: 'one turn only', arises: 'the end went under after one turn', shows: 'an overhand noose', verdict: 'take-out-and-retie', what_to_do: 'Take it out and make two turns.', source: 'practice' },
     { id: 'turns-three-strands', name: 'turns round three strands', arises: 'the turns took in a strand too many', shows: 'it does not slide shut', verdict: 'take-out-and-retie', what_to_do: 'Take it out: the turns enclose the standing part and the returning leg, never a third strand.', source: 'practice' },
     { id: 'not-tucked', name: 'tail under one turn only', arises: 'the end came out between the turns', shows: 'the tail leaves the middle of the barrel', verdict: 'take-out-and-retie', what_to_do: 'Take the end back and lead it under both turns.', source: 'practice' },
-    LOOSE, TAIL_SHORT, STOPPER_MISSING, OTHER_ENDS_LOADED, ANOTHER_KNOT,
+    LOOSE, TAIL_SHORT, STOPPER_MISSING, otherEndLoaded(0), ANOTHER_KNOT,
   ],
   tail_rule_key: 'barrel-noose',
   recognised: { by: 'trained', text: 'turns that can be counted; it must slide shut', source: 'practice' },

@@ -23,7 +23,12 @@ const onAxis = (angle_deg: number, y: number): Point3 => {
   return [CORE * Math.sin(a), y, CORE * Math.cos(a)];
 };
 
-function noose(wraps: number): LaidKnot {
+interface Wrong {
+  /** the end comes out after the turn nearest the eye */
+  readonly underOneOnly?: boolean;
+}
+
+function noose(wraps: number, { underOneOnly = false }: Wrong = {}): LaidKnot {
   const head = wraps * PITCH;
   const turned_deg = 360 * wraps + RETURNING_deg;
   const coil: WoundKey[] = [
@@ -41,7 +46,8 @@ function noose(wraps: number): LaidKnot {
   const y = -3 - EYE_LENGTH;
   const eye = splineThrough([a, [a[0] - 0.5, a[1] - 2, a[2]], [-2.8, y + 3.6, a[2]], [0, y, a[2]], [2.8, y + 3.6, b[2]], [b[0] + 0.5, b[1] - 2, b[2]], b]);
   const up = straight(b, onAxis(RETURNING_deg, head - 1));
-  const tail = straight(onAxis(0, 1.2), onAxis(0, head + 20));
+  const out = (y: number, r: number): Point3 => [0, y, r];
+  const tail = underOneOnly ? splineThrough([out(1.2, CORE), out(PITCH * 1.2, CORE), out(PITCH * 1.55, CORE + 0.6), out(PITCH * 1.62, COIL), out(PITCH * 1.66, COIL + 1.4), out(PITCH * 1.9 + 1.5, COIL + 3), out(head + 20, COIL + 4)]) : straight(onAxis(0, 1.2), onAxis(0, head + 20));
   const line = [...down, ...eye.slice(1), ...up.slice(1), ...wound(coil).slice(1), ...tail.slice(1)];
   const points = nodesOf(line, NODE_SPACING, 14);
   const eyeNode = nearestIndex(points, [0, y, a[2]]);
@@ -72,4 +78,6 @@ function slidShut(points: readonly Point3[], eyeNode: number, clip: ShapeCompone
 export const forms = {
   right: () => noose(2),
   'wraps-3': () => noose(3),
+  'turns-short': () => noose(1),
+  'not-tucked': () => noose(2, { underOneOnly: true }),
 } satisfies LaidForms;

@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, EYE_POINT, EYE_TOO_LARGE, HARNESS_POINT, LOOSE, ONE_HARNESS_POINT, TAIL_LONG, TAIL_POINT, TAIL_SHORT, setPoint } from '../common-faults';
+import { ANOTHER_KNOT, EYE_POINT, EYE_TOO_LARGE, HARNESS_POINT, LOOSE, ONE_HARNESS_POINT, otherEndLoaded, TAIL_LONG, TAIL_POINT, TAIL_SHORT, setPoint } from '../common-faults';
 import type { KnotEntry } from '../types';
 
 export const entry = {
@@ -54,7 +54,7 @@ export const entry = {
   faults: [
     { id: 'lock-not-through-collar', name: 'lock not through the collar', arises: 'the end came up beside the collar instead of through it', shows: 'the tail stands off to one side; the collar holds the standing part only', verdict: 'take-out-and-retie', what_to_do: 'It is not locked. Take it out and tie it again.', source: 'practice' },
     { id: 'third-strand-astray', name: 'third strand not between the two', arises: 'the end went back into the nipping loop beside the others', shows: 'strands cross inside the loop; the third is not in the middle', verdict: 'take-out-and-retie', what_to_do: 'Take it out to the eye and bring the end through between the two.', source: 'practice' },
-    ONE_HARNESS_POINT, LOOSE, TAIL_SHORT, TAIL_LONG, EYE_TOO_LARGE, ANOTHER_KNOT,
+    ONE_HARNESS_POINT, LOOSE, TAIL_SHORT, TAIL_LONG, EYE_TOO_LARGE, otherEndLoaded(0), ANOTHER_KNOT,
   ],
   tail_rule_key: 'bowline-locked',
   recognised: { by: 'trained', text: 'fewer people can check it; a wrong one looks odd', source: 'practice' },

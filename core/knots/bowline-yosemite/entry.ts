@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, EYE_TOO_LARGE, LOOSE, OTHER_ENDS_LOADED, STOPPER_GAP, STOPPER_MISSING, STOPPER_POINT, TAIL_SHORT, otherwisePoint, setPoint, tailPoint } from '../common-faults';
+import { ANOTHER_KNOT, EYE_TOO_LARGE, LOOSE, otherEndLoaded, STOPPER_GAP, STOPPER_MISSING, STOPPER_POINT, TAIL_SHORT, otherwisePoint, setPoint, tailPoint } from '../common-faults';
 import { point, seen, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
@@ -38,7 +38,7 @@ export const entry = {
   faults: [
     { id: 'false-eye-clipped', name: 'clipped into the tail loop', arises: 'the eye was tied small and the little loop of the finish was taken for it', shows: 'the clip hangs in a loop that the tail alone holds', verdict: 'take-out-and-retie', what_to_do: 'Unload, unclip, take it out; tie the double bowline instead.', source: 'practice' },
     { id: 'finished-loose', name: 'finished before the bowline was snug', arises: 'the tail was led round while the bowline was loose', shows: 'the knot has changed form', verdict: 'take-out-and-retie', what_to_do: 'Take it out and tie it again, the bowline snug first.', source: 'practice' },
-    EYE_TOO_LARGE, LOOSE, TAIL_SHORT, STOPPER_MISSING, STOPPER_GAP, OTHER_ENDS_LOADED, ANOTHER_KNOT,
+    EYE_TOO_LARGE, LOOSE, TAIL_SHORT, STOPPER_MISSING, STOPPER_GAP, otherEndLoaded(0), ANOTHER_KNOT,
   ],
   tail_rule_key: 'bowline-yosemite',
   for_a_life: { only: 'with-stopper', text: 'if the finish is used at all, always a stopper on the tail and never a small eye', source: 'practice' },

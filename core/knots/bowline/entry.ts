@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, EYE_POINT, EYE_TOO_LARGE, HARNESS_POINT, LOOSE, ONE_HARNESS_POINT, STOPPER_GAP, STOPPER_MISSING, STOPPER_POINT, TAIL_LONG, TAIL_POINT, TAIL_SHORT, setPoint } from '../common-faults';
+import { ANOTHER_KNOT, EYE_POINT, EYE_TOO_LARGE, HARNESS_POINT, LOOSE, ONE_HARNESS_POINT, STOPPER_GAP, STOPPER_MISSING, STOPPER_POINT, otherEndLoaded, TAIL_LONG, TAIL_POINT, TAIL_SHORT, setPoint } from '../common-faults';
 import type { KnotEntry } from '../types';
 
 export const entry = {
@@ -58,7 +58,7 @@ export const entry = {
   faults: [
     { id: 'nip-reversed', name: 'loop made the other way round', arises: 'the small loop was laid with its crossing reversed', shows: 'it falls apart when loaded', verdict: 'take-out-and-retie', what_to_do: 'Take it out and tie it again.', source: 'practice' },
     { id: 'tail-outside-eye', name: 'tail outside the eye', arises: 'the end went round the standing part the other way', shows: 'the tail hangs outside the eye', verdict: 'remark', what_to_do: 'Nothing: it is noted.', source: 'practice' },
-    ONE_HARNESS_POINT, LOOSE, TAIL_SHORT, TAIL_LONG, EYE_TOO_LARGE, STOPPER_MISSING, STOPPER_GAP, ANOTHER_KNOT,
+    ONE_HARNESS_POINT, LOOSE, TAIL_SHORT, TAIL_LONG, EYE_TOO_LARGE, STOPPER_MISSING, STOPPER_GAP, otherEndLoaded(0), ANOTHER_KNOT,
   ],
   tail_rule_key: 'bowline',
   recognised: { by: 'trained', text: 'known to many; its variants are mistaken for one another', source: 'general' },

@@ -4,15 +4,28 @@
  */
 import { nearestIndex } from '../../curve';
 import { FIRM, NODE_SPACING } from '../../rope';
-import { flatDiagram, nodesOf, type Control } from '../authoring';
+import { flatDiagram, nodesOf, reversed, type Control } from '../authoring';
+import { asItLies } from '../as-it-lies';
 import type { LaidForms, LaidKnot } from '../laid';
+import { crossingsReversed } from '../operations';
 import { EYE, EYE_FAR_POINT, NIPPING_LOOP, RISE_AND_RETURN } from './parts';
 
 const SCALE = 1.25;
+/** The same way round the standing part in the other direction: up on the left, down on the right, out beside the right leg. */
+const OTHER_WAY_ROUND = reversed(RISE_AND_RETURN);
+const EYE_TO_THE_LEFT: readonly Control[] = [...EYE.slice(0, 5), [5.8, -13.4], [3.6, -10.2], [0, -7.4], [-0.8, -5]];
+const TAIL_OUTSIDE: readonly Control[] = [[1.3, -5, 0], [3.2, -6.2, 0], [7, -6.8, 0], [10, -8.6], [11.2, -14]];
+
+interface Path {
+  readonly eye?: readonly Control[];
+  readonly rise?: readonly Control[];
+  readonly tail?: readonly Control[];
+}
+
 const TAIL: readonly Control[] = [[-1, -6.5, 0], [-1.2, -10], [-1.4, -15]];
 
-function bowline(): LaidKnot {
-  const line = flatDiagram([...NIPPING_LOOP, ...EYE, ...RISE_AND_RETURN, ...TAIL], { scale: SCALE, height: 0.66, plateau: 0.6 });
+function bowline({ eye = EYE, rise = RISE_AND_RETURN, tail = TAIL }: Path = {}): LaidKnot {
+  const line = flatDiagram([...NIPPING_LOOP, ...eye, ...rise, ...tail], { scale: SCALE, height: 0.66, plateau: 0.6 });
   const points = nodesOf(line, NODE_SPACING, 10);
   const eyeNode = nearestIndex(points, [EYE_FAR_POINT[0] * SCALE, EYE_FAR_POINT[1] * SCALE, 0]);
   return {
@@ -32,4 +45,7 @@ function bowline(): LaidKnot {
 
 export const forms = {
   right: () => bowline(),
+  // the loop's own crossing
+  'nip-reversed': () => asItLies(crossingsReversed(bowline(), [2])),
+  'tail-outside-eye': () => bowline({ eye: EYE_TO_THE_LEFT, rise: OTHER_WAY_ROUND, tail: TAIL_OUTSIDE }),
 } satisfies LaidForms;

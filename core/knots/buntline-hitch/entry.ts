@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, LOOSE, OTHER_ENDS_LOADED, otherwisePoint, tailPoint, TAIL_SHORT } from '../common-faults';
+import { ANOTHER_KNOT, LOOSE, otherEndLoaded, otherwisePoint, tailPoint, TAIL_SHORT } from '../common-faults';
 import { faulty, general, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
@@ -34,7 +34,7 @@ export const entry = {
   faults: [
     faulty('reversed-buntline', 'worked away from the clip', 'the turns began at the clip and were worked up', 'two half hitches: the tail sits on top, it does not snug up', 'take-out-and-retie', 'Take it out: it can shake out to a single half hitch. Work the turns toward the clip.'),
     faulty('turns-three-strands', 'a turn takes in the returning leg', 'the second turn went round both', 'it does not slide', 'take-out-and-retie', 'Take it out; both turns go round the standing part only.', 'general'),
-    LOOSE, TAIL_SHORT, OTHER_ENDS_LOADED, ANOTHER_KNOT,
+    LOOSE, TAIL_SHORT, otherEndLoaded(0), ANOTHER_KNOT,
   ],
   tail_rule_key: 'buntline-hitch',
   recognised: { by: 'trained', text: 'the reversed one looks alike', source: 'general' },

@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, LOOSE, OTHER_ENDS_LOADED, otherwisePoint, setPoint, tailPoint, TAIL_SHORT } from '../common-faults';
+import { ANOTHER_KNOT, LOOSE, otherEndLoaded, otherwisePoint, setPoint, tailPoint, TAIL_SHORT } from '../common-faults';
 import { faulty, general, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
@@ -32,7 +32,7 @@ export const entry = {
   ],
   faults: [
     faulty('false-butterfly', 'false form', 'the second half was turned the other way', 'a cross on one face where a true one has none; a tail goes straight down outside', 'take-out-and-retie', 'Do not load it. Take it out and tie it again.', 'general'),
-    LOOSE, TAIL_SHORT, OTHER_ENDS_LOADED, ANOTHER_KNOT,
+    LOOSE, TAIL_SHORT, otherEndLoaded(1), ANOTHER_KNOT,
   ],
   tail_rule_key: 'butterfly-bend',
   recognised: { by: 'trained', text: 'both faces must be seen, as with the butterfly', source: 'general' },

@@ -4,12 +4,18 @@
  * first is tied before the ring is threaded, the second is what reweaving adds.
  */
 import { butterflyByTwist } from '../alpine-butterfly/twist';
-import type { LaidForms } from '../laid';
+import { asItLies } from '../as-it-lies';
+import type { LaidForms, LaidKnot } from '../laid';
+import { crossingsReversed } from '../operations';
 import { ringIn } from '../objects';
 
+/** The butterfly's laid form, its ring in the eye. */
+const threaded = (laid: LaidKnot): LaidKnot => ({ ...laid, objects: [ringIn(laid.points[laid.eyeNode!]!, 3.2)] });
+
 export const forms = {
-  right: () => {
-    const laid = butterflyByTwist(1);
-    return { ...laid, objects: [ringIn(laid.points[laid.eyeNode!]!, 3.2)] };
-  },
+  right: () => threaded(butterflyByTwist(1)),
+  // of these faults many forms are possible; each here is one, a crossing reversed
+  'overhand-turned': () => asItLies(crossingsReversed(threaded(butterflyByTwist(1)), [1])),
+  'strand-between-legs': () => crossingsReversed(threaded(butterflyByTwist(1)), [4]),
+  'loop-open': () => crossingsReversed(threaded(butterflyByTwist(1)), [12]),
 } satisfies LaidForms;

@@ -4,6 +4,7 @@
  */
 import { BAR_RADIUS, comingIn, onKarabiner, onPost, POST_RADIUS } from '../on-bar';
 import type { Drawing, LaidForms } from '../laid';
+import { crossingsReversed } from '../operations';
 import { oneSense, twoSided } from '../wraps';
 
 const pulled = (other: readonly [number, number, number]): Drawing['pulls'] => [
@@ -15,5 +16,7 @@ const wound = (r: number, from: number, slant_deg: number) => oneSense(1, 1, r, 
 export const forms = {
   right: () => onKarabiner(wound(BAR_RADIUS, 14, 38), pulled([0.6, 0.8, 0.25])),
   'on-post': () => onPost(wound(POST_RADIUS, 16, 12), pulled([0, 1, 0])),
+  // the end over its own cross, not under it
+  'not-tucked': () => crossingsReversed(onPost(wound(POST_RADIUS, 16, 12), pulled([0, 1, 0])), [3]),
   'mirrored-loops': () => onKarabiner(twoSided(1, 1, BAR_RADIUS, [comingIn(-1, 0.55, BAR_RADIUS), comingIn(-1, -0.55, BAR_RADIUS)]), pulled([0, -1, 0])),
 } satisfies LaidForms;

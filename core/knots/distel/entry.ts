@@ -28,7 +28,7 @@ export const entry = {
     otherwisePoint('One way only. Can the device run into it?', 'practice', DEVICE_CAN_REACH),
   ],
   faults: [
-    faulty('turns-reversed', 'last turn the other way', 'the sense was reversed below', 'both legs leave on one side', 'take-out-and-retie', 'Take it off; make the last turn the same way as the four.', 'general'),
+    { ...faulty('turns-reversed', 'last turn the other way', 'the sense was reversed below', 'both legs leave on one side', 'take-out-and-retie', 'Take it off; make the last turn the same way as the four.', 'general'), made: { by: 'knot', knot: 'schwabisch' } },
     UPSIDE_DOWN, CROSSED_WRAPS, ONE_WRAP_SHORT, UNEVEN_LEGS, CORD_TOO_THICK, CORD_TOO_THIN, DEVICE_REACHES, LOOSE, OTHER_ENDS_LOADED, ANOTHER_KNOT,
   ],
   tail_rule_key: 'none',

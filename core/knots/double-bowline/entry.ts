@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, EYE_POINT, EYE_TOO_LARGE, HARNESS_POINT, LOOSE, ONE_HARNESS_POINT, STOPPER_GAP, STOPPER_MISSING, STOPPER_POINT, TAIL_LONG, TAIL_POINT, TAIL_SHORT, setPoint } from '../common-faults';
+import { ANOTHER_KNOT, EYE_POINT, EYE_TOO_LARGE, HARNESS_POINT, LOOSE, ONE_HARNESS_POINT, STOPPER_GAP, STOPPER_MISSING, STOPPER_POINT, otherEndLoaded, TAIL_LONG, TAIL_POINT, TAIL_SHORT, setPoint } from '../common-faults';
 import type { KnotEntry } from '../types';
 
 export const entry = {
@@ -58,9 +58,9 @@ export const entry = {
     HARNESS_POINT,
   ],
   faults: [
-    { id: 'turns-short', name: 'one turn only', arises: 'the second loop was not laid, or the end missed it', shows: 'one nipping turn: a simple bowline', verdict: 'take-out-and-retie', what_to_do: 'Take it out and lay two turns.', source: 'general' },
+    { id: 'turns-short', name: 'one turn only', arises: 'the second loop was not laid, or the end missed it', shows: 'one nipping turn: a simple bowline', verdict: 'take-out-and-retie', what_to_do: 'Take it out and lay two turns.', source: 'general', made: { by: 'knot', knot: 'bowline' } },
     { id: 'tail-outside-eye', name: 'tail outside the eye', arises: 'the end went round the standing part the other way', shows: 'the tail hangs outside the eye', verdict: 'remark', what_to_do: 'Nothing: it is noted.', source: 'practice' },
-    ONE_HARNESS_POINT, LOOSE, TAIL_SHORT, TAIL_LONG, EYE_TOO_LARGE, STOPPER_MISSING, STOPPER_GAP, ANOTHER_KNOT,
+    ONE_HARNESS_POINT, LOOSE, TAIL_SHORT, TAIL_LONG, EYE_TOO_LARGE, STOPPER_MISSING, STOPPER_GAP, otherEndLoaded(0), ANOTHER_KNOT,
   ],
   tail_rule_key: 'double-bowline',
   recognised: { by: 'trained', text: 'fewer people can check it', source: 'general' },

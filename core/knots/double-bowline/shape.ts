@@ -4,7 +4,7 @@
  */
 import { nearestIndex } from '../../curve';
 import { NODE_SPACING } from '../../rope';
-import { flatDiagram, nodesOf, type Control } from '../authoring';
+import { flatDiagram, nodesOf, reversed, type Control } from '../authoring';
 import { EYE, EYE_FAR_POINT } from '../bowline/parts';
 import type { LaidForms, LaidKnot } from '../laid';
 
@@ -20,8 +20,12 @@ const RISE: readonly Control[] = [
   [-1.3, -10], [-1.6, -15],
 ];
 
-function doubleBowline(): LaidKnot {
-  const points = nodesOf(flatDiagram([...TWO_TURNS, ...EYE, ...RISE], { scale: SCALE, height: 0.72, plateau: 0.6 }), NODE_SPACING, 10);
+const TAIL_AT = RISE.length - 3;
+const OTHER_WAY_ROUND: readonly Control[] = [...reversed(RISE.slice(1, TAIL_AT)), [1.3, -6, 0], [3.2, -7.4, 0], [7, -7.8, 0], [10, -9.6], [11.2, -15]];
+const EYE_TO_THE_LEFT: readonly Control[] = [...EYE.slice(0, 5), [5.8, -13.4], [3.6, -10.6], [0, -8.4], [-0.9, -6.2]];
+
+function doubleBowline(eye: readonly Control[] = EYE, rise: readonly Control[] = RISE): LaidKnot {
+  const points = nodesOf(flatDiagram([...TWO_TURNS, ...eye, ...rise], { scale: SCALE, height: 0.72, plateau: 0.6 }), NODE_SPACING, 10);
   const eyeNode = nearestIndex(points, [EYE_FAR_POINT[0] * SCALE, EYE_FAR_POINT[1] * SCALE, 0]);
   return {
     points,
@@ -44,4 +48,5 @@ function doubleBowline(): LaidKnot {
 
 export const forms = {
   right: () => doubleBowline(),
+  'tail-outside-eye': () => doubleBowline(EYE_TO_THE_LEFT, OTHER_WAY_ROUND),
 } satisfies LaidForms;

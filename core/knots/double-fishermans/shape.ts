@@ -8,5 +8,6 @@ import { fishermans } from '../fishermans';
 export const forms = {
   right: () => fishermans(2),
   'one-wrap-short': () => fishermans(2, { short: true }),
+  'not-tucked': () => fishermans(2, { underOneOnly: true }),
   'coils-opposite': () => fishermans(2, { opposite: true }),
 } satisfies LaidForms;

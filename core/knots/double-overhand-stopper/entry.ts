@@ -34,7 +34,7 @@ export const entry = {
     otherwisePoint('Undo it before the rope is pulled: it sticks in the anchor.'),
   ],
   faults: [
-    { id: 'turns-short', name: 'one turn only', arises: 'the end went through the loop once', shows: 'it is an overhand', verdict: 'put-right', what_to_do: 'Take the end round and through once more; set it again.', source: 'general' },
+    { id: 'turns-short', name: 'one turn only', arises: 'the end went through the loop once', shows: 'it is an overhand', verdict: 'put-right', what_to_do: 'Take the end round and through once more; set it again.', source: 'general', made: { by: 'knot', knot: 'overhand-stopper' } },
     OTHER_ENDS_LOADED, LOOSE, TAIL_SHORT, ANOTHER_KNOT,
   ],
   tail_rule_key: 'double-overhand-stopper',

@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, LOOSE, OTHER_ENDS_LOADED, otherwisePoint, setPoint, tailPoint, TAIL_SHORT } from '../common-faults';
+import { ANOTHER_KNOT, LOOSE, otherEndLoaded, otherwisePoint, setPoint, tailPoint, TAIL_SHORT } from '../common-faults';
 import { faulty, general, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
@@ -36,7 +36,7 @@ export const entry = {
   faults: [
     faulty('offset-eight', 'offset eight', 'both ends were put in from the same side', 'both tails leave together', 'take-out-and-retie', 'Take it out: it rolls off the end. Let the second end enter where the first end left.'),
     faulty('pair-crossed', 'pair crossed inside', 'the second end changed sides on its way', 'one strand lies across its partner', 'put-right', 'Lay the pair side by side, then set it again.'),
-    LOOSE, TAIL_SHORT, OTHER_ENDS_LOADED, ANOTHER_KNOT,
+    LOOSE, TAIL_SHORT, otherEndLoaded(1), ANOTHER_KNOT,
   ],
   tail_rule_key: 'figure-eight-bend',
   recognised: { by: 'anyone', text: 'an eight in pairs: easy to inspect', source: 'practice' },

@@ -68,6 +68,7 @@ export const entry = {
     { id: 'wrong-lane', name: 'wrong lane at one pass', arises: 'the end followed the wrong strand, or passed on the wrong side', shows: 'the tail leaves its partner: it is no longer an eight', verdict: 'take-out-and-retie', what_to_do: 'Take it out to that place and follow the path again.', source: 'practice' },
     { id: 'pair-crossed', name: 'pair crossed inside', arises: 'the end changed sides on its way back', shows: 'one strand lies across its partner', verdict: 'put-right', what_to_do: 'Dress it: lay the pair side by side, then set it again.', source: 'practice' },
     { id: 'load-strand-outside', name: 'load strand outside', arises: 'the end ran on the other side of the first eight', shows: 'the standing part takes the outer lane at the turn it loads first', verdict: 'remark', what_to_do: 'Nothing: both are right. Inside comes undone more easily.', source: 'practice' },
+    { id: 'first-eight-left', name: 'first eight left in the rope', arises: 'the knot was untied as far as its first eight and no further', shows: 'a single eight stays in the rope after untying; it sticks when the rope is pulled', verdict: 'take-out-and-retie', what_to_do: 'Take it out before the rope is pulled.', source: 'practice', made: { by: 'knot', knot: 'figure-eight-stopper' } },
     ONE_HARNESS_POINT, LOOSE, TAIL_SHORT, TAIL_LONG, EYE_TOO_LARGE, STOPPER_MISSING, STOPPER_GAP, ANOTHER_KNOT,
   ],
   tail_rule_key: 'figure-eight-follow-through',

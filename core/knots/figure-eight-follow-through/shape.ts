@@ -9,14 +9,13 @@ import { GENTLE, NODE_SPACING } from '../../rope';
 import { flatDiagram, nodesOf, turnedUpsideDown } from '../authoring';
 import { drawnAsPair, drawnStraight } from '../drawing';
 import type { LaidForms, LaidKnot } from '../laid';
-import { HALF_GAP, joinedByEye } from '../on-bight';
+import { crossedPair, HALF_GAP, joinedByEye } from '../on-bight';
 import { EIGHT } from '../single-paths';
 
 const SCALE = 1.4;
 const HEIGHT = 0.68;
 
 const bell = (x: number) => (Math.abs(x) >= 1 ? 0 : 0.5 + 0.5 * Math.cos(Math.PI * x));
-const step = (x: number) => (x <= -1 ? 0 : x >= 1 ? 1 : 0.5 + 0.5 * Math.sin((Math.PI * x) / 2));
 
 interface Variant {
   /** the load strand takes the outer lane */
@@ -35,17 +34,10 @@ function followThrough({ loadOutside = false, pairCrossed = false, wrongLane = f
   const line = path();
   const nearTurn = nearestIndex(line, [-3.8 * SCALE, -4.6 * SCALE, 0]);
   const side = loadOutside ? -1 : 1;
-  const width = 22; // points over which a pair changes places: 2.2 d to either side
-  const lane = (sense: 1 | -1) => {
-    const offset = (i: number) => {
-      const swapped = pairCrossed ? 1 - 2 * step((i - nearTurn) / width) : 1;
-      return side * sense * HALF_GAP * swapped;
-    };
-    const moved = offsetInPlane(line, offset);
-    return pairCrossed ? moved.map((p, i): Point3 => [p[0], p[1], p[2] + sense * 0.66 * bell((i - nearTurn) / (1.4 * width))]) : moved;
-  };
-  const standing = lane(1);
-  let tail = lane(-1);
+  const right = (sense: 1 | -1) => offsetInPlane(line, () => side * sense * HALF_GAP);
+  const lanes = pairCrossed ? crossedPair(line, side, nearTurn) : { standing: right(1), tail: right(-1) };
+  const { standing } = lanes;
+  let { tail } = lanes;
   if (wrongLane) {
     const at = nearestIndex(line, [0, 8.2 * SCALE, HEIGHT]);
     tail = tail.map((p, i): Point3 => [p[0], p[1], p[2] - (2 * HEIGHT + 1.5) * bell((i - at) / 52)]);

@@ -38,8 +38,8 @@ export const entry = {
   ],
   faults: [
     { id: 'pair-twisted', name: 'strands of a pair twisted', arises: 'the bight turned over while it was led', shows: 'a strand crosses its partner', verdict: 'put-right', what_to_do: 'Lay the strands parallel along the whole way; set it again.', source: 'practice' },
-    { id: 'turns-short', name: 'only half a turn', arises: 'the bight went in half a turn early', shows: 'it is an overhand', verdict: 'take-out-and-retie', what_to_do: 'Take it out and make the full turn.', source: 'practice' },
-    { id: 'turns-one-more', name: 'one and a half turns', arises: 'the bight went round half a turn further', shows: 'it is a nine', verdict: 'remark', what_to_do: 'Nothing: it is noted as a nine.', source: 'practice' },
+    { id: 'turns-short', name: 'only half a turn', arises: 'the bight went in half a turn early', shows: 'it is an overhand', verdict: 'take-out-and-retie', what_to_do: 'Take it out and make the full turn.', source: 'practice', made: { by: 'knot', knot: 'overhand-on-bight' } },
+    { id: 'turns-one-more', name: 'one and a half turns', arises: 'the bight went round half a turn further', shows: 'it is a nine', verdict: 'remark', what_to_do: 'Nothing: it is noted as a nine.', source: 'practice', made: { by: 'knot', knot: 'figure-nine-on-bight' } },
     EYE_TOO_LARGE, OTHER_ENDS_LOADED, LOOSE, TAIL_SHORT, ANOTHER_KNOT,
   ],
   tail_rule_key: 'figure-eight-on-bight',

@@ -38,7 +38,7 @@ export const entry = {
   ],
   faults: [
     { id: 'pair-twisted', name: 'strands of a pair twisted', arises: 'the bight turned over while it was led', shows: 'a strand crosses its partner', verdict: 'put-right', what_to_do: 'Lay the strands parallel along the whole way; set it again.', source: 'practice' },
-    { id: 'turns-short', name: 'half a turn too few', arises: 'the bight went in half a turn early', shows: 'it is an eight', verdict: 'remark', what_to_do: 'Nothing: it is noted as an eight.', source: 'general' },
+    { id: 'turns-short', name: 'half a turn too few', arises: 'the bight went in half a turn early', shows: 'it is an eight', verdict: 'remark', what_to_do: 'Nothing: it is noted as an eight.', source: 'general', made: { by: 'knot', knot: 'figure-eight-on-bight' } },
     EYE_TOO_LARGE, OTHER_ENDS_LOADED, LOOSE, TAIL_SHORT, ANOTHER_KNOT,
   ],
   tail_rule_key: 'figure-nine-on-bight',

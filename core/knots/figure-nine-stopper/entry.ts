@@ -34,7 +34,7 @@ export const entry = {
     otherwisePoint('Undo it before the rope is pulled: it sticks in the anchor.'),
   ],
   faults: [
-    { id: 'turns-short', name: 'half a turn too few', arises: 'the end went in half a turn early', shows: 'an eight', verdict: 'put-right', what_to_do: 'Take the end back half a turn further round; set it again.', source: 'general' },
+    { id: 'turns-short', name: 'half a turn too few', arises: 'the end went in half a turn early', shows: 'an eight', verdict: 'put-right', what_to_do: 'Take the end back half a turn further round; set it again.', source: 'general', made: { by: 'knot', knot: 'figure-eight-stopper' } },
     OTHER_ENDS_LOADED, LOOSE, TAIL_SHORT, ANOTHER_KNOT,
   ],
   tail_rule_key: 'figure-nine-stopper',

@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, LOOSE, OTHER_ENDS_LOADED, otherwisePoint, setPoint, tailPoint, TAIL_SHORT } from '../common-faults';
+import { ANOTHER_KNOT, LOOSE, otherEndLoaded, otherwisePoint, setPoint, tailPoint, TAIL_SHORT } from '../common-faults';
 import { faulty, general, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
@@ -36,7 +36,7 @@ export const entry = {
     faulty('offset-eight', 'new end entered from the wrong side', 'the end did not enter where the eye comes out', 'the new rope’s tail leaves beside the eye: its rope is loaded as an offset eight', 'take-out-and-retie', 'Take the new rope out; let its end enter where the eye comes out.', 'general'),
     faulty('wrong-lane', 'wrong lane at one pass', 'the end followed the wrong strand', 'two strands at one place, four at another', 'take-out-and-retie', 'Take it out to that place and follow the path again.', 'general'),
     faulty('strands-crossed', 'strands crossed', 'three strands were not laid in order', 'strands roll over each other', 'put-right', 'Lay the three side by side along the whole way; set it again.', 'general'),
-    LOOSE, TAIL_SHORT, OTHER_ENDS_LOADED, ANOTHER_KNOT,
+    LOOSE, TAIL_SHORT, otherEndLoaded(1), ANOTHER_KNOT,
   ],
   tail_rule_key: 'flemish-bend-with-bight',
   recognised: { by: 'trained', text: 'an eight in threes with an eye at the joint', source: 'general' },

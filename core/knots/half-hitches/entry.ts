@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, LOOSE, OTHER_ENDS_LOADED, otherwisePoint, setPoint, tailPoint, TAIL_SHORT } from '../common-faults';
+import { ANOTHER_KNOT, LOOSE, otherEndLoaded, otherwisePoint, setPoint, tailPoint, TAIL_SHORT } from '../common-faults';
 import { faulty, general, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
@@ -31,7 +31,7 @@ export const entry = {
   ],
   faults: [
     faulty('mirrored-loops', 'second hitch the other way round', 'the end went round the other way', 'a cow hitch round the standing part', 'put-right', 'Make the second hitch the same way as the first.', 'general'),
-    LOOSE, TAIL_SHORT, OTHER_ENDS_LOADED, ANOTHER_KNOT,
+    LOOSE, TAIL_SHORT, otherEndLoaded(0), ANOTHER_KNOT,
   ],
   tail_rule_key: 'none',
   for_a_life: { only: 'never', text: 'only security behind something else', source: 'practice' },

@@ -2,15 +2,16 @@
 import { nearestIndex, splineThrough, straight, type Point3 } from '../../curve';
 import { NODE_SPACING } from '../../rope';
 import { nodesOf, wound } from '../authoring';
+import { asItLies } from '../as-it-lies';
 import type { LaidForms, LaidKnot } from '../laid';
 import type { ShapeComponent } from '../stored';
-import { twoTurnsRound } from '../half-hitched';
+import { cowTurnsRound, twoTurnsRound } from '../half-hitched';
 
 const POST_RADIUS = 3;
 const POST: Point3 = [POST_RADIUS + 0.53, -18, 0];
 
-function behindATurn(): LaidKnot {
-  const turns = wound(twoTurnsRound(1).map(([angle_deg, height, radius]) => ({ angle_deg, height, radius })), 1.7);
+function behindATurn(mirrored = false): LaidKnot {
+  const turns = wound((mirrored ? cowTurnsRound() : twoTurnsRound(1)).map(([angle_deg, height, radius]) => ({ angle_deg, height, radius })), 1.7);
   const round = Array.from({ length: 13 }, (_, k): Point3 => {
     const a = Math.PI + (Math.PI * k) / 12;
     return [POST[0] + (POST_RADIUS + 0.53) * Math.cos(a), POST[1] + (POST_RADIUS + 0.53) * Math.sin(a), 0];
@@ -40,4 +41,4 @@ function behindATurn(): LaidKnot {
   };
 }
 
-export const forms = { right: behindATurn } satisfies LaidForms;
+export const forms = { right: () => behindATurn(), 'mirrored-loops': () => asItLies(behindATurn(true)) } satisfies LaidForms;

@@ -32,7 +32,7 @@ export const entry = {
     otherwisePoint('Ask whether the other strand can ever pull against the eye: then take a butterfly.'),
   ],
   faults: [
-    faulty('points-wrong-way', 'eye points the wrong way', 'the bight was laid on the side of the coming pull', 'the eye lies back along the loaded strand', 'take-out-and-retie', 'Take it out and lay the bight along the rope on the side away from the coming pull.'),
+    { ...faulty('points-wrong-way', 'eye points the wrong way', 'the bight was laid on the side of the coming pull', 'the eye lies back along the loaded strand', 'take-out-and-retie', 'Take it out and lay the bight along the rope on the side away from the coming pull.'), made: { by: 'ends-exchanged', ropes: [0] } },
     LOOSE, OTHER_ENDS_LOADED, ANOTHER_KNOT,
   ],
   tail_rule_key: 'none',

@@ -8,11 +8,19 @@ const GAP = 1.08;
 export const LOAD_HEIGHT = -1.5 * GAP;
 export const BRAKE_HEIGHT = 0.5 * GAP;
 
-/** From where the load strand meets the bar to where the brake strand leaves it. */
-/** @param room how much wider than they will lie */
-export function foldedLoops(room = 1): Point3[] {
+/** height at which the brake strand leaves where the loops are not crossed */
+export const UNCROSSED_HEIGHT = 1.5 * GAP;
+
+/**
+ * From where the load strand meets the bar to where the brake strand leaves it.
+ * @param room how much wider than they will lie
+ * @param crossed false where the second loop was turned the other way: two plain turns, there and back
+ */
+export function foldedLoops(room = 1, crossed = true): Point3[] {
   const loop = (y0: number, y1: number, side: 1 | -1): Point3[] => wound(Array.from({ length: 25 }, (_, k) => ({ angle_deg: side * 15 * k, height: y0 + ((y1 - y0) * k) / 24, radius: R })));
   const fold: Point3[] = [[1, GAP, R], [2, GAP, R], [2.8, 1.4 * GAP, R], [3, 2 * GAP, R], [2.8, 2.6 * GAP, R], [2, 3 * GAP, R], [1, 3 * GAP, R]];
-  return [...loop(0, GAP, 1), ...fold, ...loop(3 * GAP, 2 * GAP, -1)].map(([x, y, z]): Point3 => [x * room, (y + LOAD_HEIGHT) * room, z * room]);
+  const plain: Point3[] = [[1, GAP, R], [1.8, 1.1 * GAP, R], [2.1, 1.5 * GAP, R], [1.8, 1.9 * GAP, R], [1, 2 * GAP, R]];
+  const second = crossed ? [...fold, ...loop(3 * GAP, 2 * GAP, -1)] : [...plain, ...loop(2 * GAP, 3 * GAP, -1)];
+  return [...loop(0, GAP, 1), ...second].map(([x, y, z]): Point3 => [x * room, (y + LOAD_HEIGHT) * room, z * room]);
 }
 export const STRANDS_AT_RADIUS = R;

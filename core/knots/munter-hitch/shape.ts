@@ -6,12 +6,13 @@ import { straight } from '../../curve';
 import { NODE_SPACING } from '../../rope';
 import { nodesOf } from '../authoring';
 import { onKarabiner } from '../on-bar';
+import { asItLies } from '../as-it-lies';
 import type { LaidForms, LaidKnot } from '../laid';
-import { BRAKE_HEIGHT, foldedLoops, LOAD_HEIGHT, STRANDS_AT_RADIUS } from './parts';
+import { BRAKE_HEIGHT, foldedLoops, LOAD_HEIGHT, STRANDS_AT_RADIUS, UNCROSSED_HEIGHT } from './parts';
 
-function munter(): LaidKnot {
-  const loops = foldedLoops();
-  const line = [...straight([-14, LOAD_HEIGHT, STRANDS_AT_RADIUS], loops[0]!).slice(0, -1), ...loops, ...straight(loops.at(-1)!, [-14, BRAKE_HEIGHT, STRANDS_AT_RADIUS]).slice(1)];
+function munter(crossed = true): LaidKnot {
+  const loops = foldedLoops(1, crossed);
+  const line = [...straight([-14, LOAD_HEIGHT, STRANDS_AT_RADIUS], loops[0]!).slice(0, -1), ...loops, ...straight(loops.at(-1)!, [-14, crossed ? BRAKE_HEIGHT : UNCROSSED_HEIGHT, STRANDS_AT_RADIUS]).slice(1)];
   return onKarabiner(
     nodesOf(line, NODE_SPACING),
     [
@@ -26,4 +27,4 @@ function munter(): LaidKnot {
   );
 }
 
-export const forms = { right: munter } satisfies LaidForms;
+export const forms = { right: () => munter(), 'not-tucked': () => asItLies(munter(false), [30, 72]) } satisfies LaidForms;

@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, GATE_POINT, GATE_UNLOCKED, LOOSE, OTHER_ENDS_LOADED, otherwisePoint, setPoint, tailPoint, TAIL_SHORT } from '../common-faults';
+import { ANOTHER_KNOT, GATE_POINT, GATE_UNLOCKED, LOOSE, otherEndLoaded, otherwisePoint, setPoint, tailPoint, TAIL_SHORT } from '../common-faults';
 import { faulty, general, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
@@ -34,8 +34,8 @@ export const entry = {
   faults: [
     faulty('slip-not-caught', 'slip not caught', 'the bight was not led through the loop', 'the mule falls apart when the brake strand is let go', 'take-out-and-retie', 'Hold the brake strand; tie the mule again.'),
     faulty('overhand-missing', 'overhand missing', 'it was left at the mule', 'the slip loop hangs free and can be drawn', 'take-out-and-retie', 'Hold the brake strand; make the overhand round everything.', 'general'),
-    faulty('gate-to-brake', 'gate toward the brake strand', 'the karabiner hangs the wrong way round', 'the brake strand lies against the gate', 'put-right', 'Turn the karabiner before it is loaded.'),
-    GATE_UNLOCKED, LOOSE, TAIL_SHORT, OTHER_ENDS_LOADED, ANOTHER_KNOT,
+    { ...faulty('gate-to-brake', 'gate toward the brake strand', 'the karabiner hangs the wrong way round', 'the brake strand lies against the gate', 'put-right', 'Turn the karabiner before it is loaded.'), made: { by: 'gate-turned' } },
+    GATE_UNLOCKED, LOOSE, TAIL_SHORT, otherEndLoaded(0), ANOTHER_KNOT,
   ],
   tail_rule_key: 'none',
   recognised: { by: 'trained', text: 'three parts: many find it confusing', source: 'practice' },

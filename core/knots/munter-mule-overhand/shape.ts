@@ -8,6 +8,8 @@ import { flatDiagrams, nodesOf, reversed, type Control } from '../authoring';
 import { barAcross, bentIntoRing, hitchKarabiner } from '../on-bar';
 import { asThing } from '../objects';
 import { HALF_GAP } from '../on-bight';
+import { crossingsReversed } from '../operations';
+import { asItLies } from '../as-it-lies';
 import type { LaidForms, LaidKnot } from '../laid';
 import { foldedLoops, LOAD_HEIGHT } from '../munter-hitch/parts';
 
@@ -72,4 +74,7 @@ function mule(overhand: boolean): LaidKnot {
 
 export const forms = {
   right: () => mule(true),
+  // the bight passes over the loop it should go through
+  'slip-not-caught': () => asItLies(crossingsReversed(mule(true), [12, 13])),
+  'overhand-missing': () => asItLies(mule(false)),
 } satisfies LaidForms;

@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, LOOSE, OTHER_ENDS_LOADED, otherwisePoint, setPoint, tailPoint, TAIL_SHORT } from '../common-faults';
+import { ANOTHER_KNOT, LOOSE, otherEndLoaded, otherwisePoint, setPoint, tailPoint, TAIL_SHORT } from '../common-faults';
 import { faulty, general, lookalike, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
@@ -31,9 +31,9 @@ export const entry = {
     otherwisePoint('It is a joint to be pulled down or handed over a large eight. Not for ropes that differ much.', 'general'),
   ],
   faults: [
-    faulty('one-wrap-short', 'one wrap short', 'the ends went through once', 'it is an offset overhand', 'put-right', 'Take the ends round and through once more; set all four strands.', 'general'),
+    { ...faulty('one-wrap-short', 'one wrap short', 'the ends went through once', 'it is an offset overhand', 'put-right', 'Take the ends round and through once more; set all four strands.', 'general'), made: { by: 'knot', knot: 'offset-overhand' } },
     faulty('strands-crossed', 'wraps crossed', 'the ropes crossed while they were laid', 'a strand lies across another', 'put-right', 'Lay the pair in order along the whole way; set it again.', 'general'),
-    LOOSE, TAIL_SHORT, OTHER_ENDS_LOADED, ANOTHER_KNOT,
+    LOOSE, TAIL_SHORT, otherEndLoaded(1), ANOTHER_KNOT,
   ],
   tail_rule_key: 'offset-double-overhand',
   recognised: { by: 'trained', text: 'two wraps of a pair, tails on one side', source: 'general' },

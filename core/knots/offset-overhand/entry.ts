@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, LOOSE, OTHER_ENDS_LOADED, otherwisePoint, setPoint, tailPoint, TAIL_SHORT } from '../common-faults';
+import { ANOTHER_KNOT, LOOSE, otherEndLoaded, otherwisePoint, setPoint, tailPoint, TAIL_SHORT } from '../common-faults';
 import { faulty, general, lookalike, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
@@ -32,7 +32,7 @@ export const entry = {
   ],
   faults: [
     faulty('pair-crossed', 'strands not tidy', 'the ropes crossed while the overhand was laid', 'a strand lies across its partner', 'put-right', 'Lay both ropes parallel along the whole way; set all four strands.'),
-    LOOSE, TAIL_SHORT, OTHER_ENDS_LOADED, ANOTHER_KNOT,
+    LOOSE, TAIL_SHORT, otherEndLoaded(1), ANOTHER_KNOT,
   ],
   tail_rule_key: 'offset-overhand',
   recognised: { by: 'anyone', text: 'one overhand in pairs', source: 'general' },

@@ -1,13 +1,19 @@
 /** Overhand on a bight: the flat single path doubled by offset, because a pair then is parallel by construction; the strands joined in the eye. */
+import { nearestIndex } from '../../curve';
 import { flatDiagram } from '../authoring';
 import { drawnAsPair } from '../drawing';
-import type { LaidForms } from '../laid';
-import { joinedByEye, pair } from '../on-bight';
+import type { LaidForms, LaidKnot } from '../laid';
+import { crossedPair, joinedByEye, pair } from '../on-bight';
 import { OVERHAND } from '../single-paths';
 
-export const forms = {
-  right: () => {
-    const laid = joinedByEye(pair(flatDiagram(OVERHAND, { scale: 1.35, height: 0.68, plateau: 1.9 }), 1));
-    return { ...laid, drawing: drawnAsPair(laid.eyeNode) };
-  },
-} satisfies LaidForms;
+const SCALE = 1.35;
+/** the turn at which a twisted pair changes places */
+const NEAR_TURN = [-3.5, 2.8] as const;
+
+function onBight(twisted = false): LaidKnot {
+  const path = flatDiagram(OVERHAND, { scale: SCALE, height: 0.68, plateau: 1.9 });
+  const laid = joinedByEye(twisted ? crossedPair(path, 1, nearestIndex(path, [NEAR_TURN[0] * SCALE, NEAR_TURN[1] * SCALE, 0])) : pair(path, 1));
+  return { ...laid, drawing: drawnAsPair(laid.eyeNode) };
+}
+
+export const forms = { right: () => onBight(), 'pair-twisted': () => onBight(true) } satisfies LaidForms;

@@ -33,7 +33,7 @@ export const entry = {
   ],
   faults: [
     faulty('turns-reversed', 'turns of one side the other way round', 'the loop was taken through from the other side', 'net turns are not zero: the bridge slants', 'take-out-and-retie', 'Take it off and take the loop through from the same side each time.'),
-    CROSSED_WRAPS, ONE_WRAP_SHORT, UNEVEN_LEGS, JOINT_IN_WRAPS, JOINT_ON_CLIP, CORD_TOO_THICK, CORD_TOO_THIN, DEVICE_REACHES, LOOSE, OTHER_ENDS_LOADED, ANOTHER_KNOT,
+    CROSSED_WRAPS, { ...ONE_WRAP_SHORT, made: { by: 'knot', knot: 'prusik', form: 'wraps-2' } }, UNEVEN_LEGS, JOINT_IN_WRAPS, JOINT_ON_CLIP, CORD_TOO_THICK, CORD_TOO_THIN, DEVICE_REACHES, LOOSE, OTHER_ENDS_LOADED, ANOTHER_KNOT,
   ],
   tail_rule_key: 'none',
   recognised: { by: 'anyone', text: 'wraps that can be counted, alike on both sides', source: 'practice' },

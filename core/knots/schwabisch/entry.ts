@@ -28,7 +28,7 @@ export const entry = {
     otherwisePoint('One way only. Can the device run into it?', 'practice', DEVICE_CAN_REACH),
   ],
   faults: [
-    faulty('turns-reversed', 'sense not reversed', 'all turns were made the same way', 'the legs leave on both sides', 'take-out-and-retie', 'Take it off; reverse the sense after the first turn.', 'general'),
+    { ...faulty('turns-reversed', 'sense not reversed', 'all turns were made the same way', 'the legs leave on both sides', 'take-out-and-retie', 'Take it off; reverse the sense after the first turn.', 'general'), made: { by: 'knot', knot: 'distel' } },
     UPSIDE_DOWN, CROSSED_WRAPS, ONE_WRAP_SHORT, UNEVEN_LEGS, CORD_TOO_THICK, CORD_TOO_THIN, DEVICE_REACHES, LOOSE, OTHER_ENDS_LOADED, ANOTHER_KNOT,
   ],
   tail_rule_key: 'none',

@@ -6,6 +6,7 @@ import { lanes, nearestIndex, splineThrough, straight, type Point3 } from '../..
 import { NODE_SPACING } from '../../rope';
 import { flatDiagram, nodesOf, reversed, turnedUpsideDown } from '../authoring';
 import type { LaidForms, LaidKnot } from '../laid';
+import { crossingsReversed } from '../operations';
 import { WIDE_EIGHT } from '../single-paths';
 
 const SCALE = 1.5;
@@ -50,4 +51,9 @@ function slipped(halfHitch: boolean): LaidKnot {
   };
 }
 
-export const forms = { right: () => slipped(true), 'half-hitch-missing': () => slipped(false) } satisfies LaidForms;
+export const forms = {
+  right: () => slipped(true),
+  // the half hitch takes in one leg of the eye's neck only
+  'half-hitch-misplaced': () => crossingsReversed(slipped(true), [9]),
+  'half-hitch-missing': () => slipped(false),
+} satisfies LaidForms;

@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, LOOSE, OTHER_ENDS_LOADED, otherwisePoint, setPoint, tailPoint, TAIL_SHORT } from '../common-faults';
+import { ANOTHER_KNOT, LOOSE, otherEndLoaded, otherwisePoint, setPoint, tailPoint, TAIL_SHORT } from '../common-faults';
 import { faulty, general, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
@@ -35,7 +35,7 @@ export const entry = {
   faults: [
     faulty('granny', 'granny', 'the second half was tied the same way as the first', 'the legs leave crosswise', 'take-out-and-retie', 'Take out the second half and tie it the other way.', 'general'),
     faulty('thief', 'thief', 'tied with the wrong ends', 'the tails lie on opposite sides', 'take-out-and-retie', 'Take it out and tie it with both tails on the same side.', 'general'),
-    LOOSE, TAIL_SHORT, OTHER_ENDS_LOADED, ANOTHER_KNOT,
+    LOOSE, TAIL_SHORT, otherEndLoaded(1), ANOTHER_KNOT,
   ],
   tail_rule_key: 'none',
   for_a_life: { only: 'never', text: 'never a bend for a life load', source: 'practice' },

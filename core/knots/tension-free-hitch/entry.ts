@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, CROSSED_WRAPS, GATE_POINT, GATE_UNLOCKED, LOOSE, OTHER_ENDS_LOADED, otherwisePoint, tailPoint, TAIL_SHORT } from '../common-faults';
+import { ANOTHER_KNOT, CROSSED_WRAPS, GATE_POINT, GATE_UNLOCKED, LOOSE, otherEndLoaded, otherwisePoint, tailPoint, TAIL_SHORT } from '../common-faults';
 import { faulty, general, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
@@ -32,11 +32,11 @@ export const entry = {
     otherwisePoint('If the direction of the load changes, the wraps can unroll or climb: ask.', 'general'),
   ],
   faults: [
-    faulty('not-clipped', 'not clipped', 'the eye was left hanging', 'the eight hangs free', 'take-out-and-retie', 'Clip the eye back on the load strand and lock the gate.'),
+    { ...faulty('not-clipped', 'not clipped', 'the eye was left hanging', 'the eight hangs free', 'take-out-and-retie', 'Clip the eye back on the load strand and lock the gate.'), made: { by: 'unclipped' } },
     faulty('clip-carries', 'the clip carries', 'too few turns for this post', 'the karabiner is drawn tight', 'take-out-and-retie', 'Unload it and add turns.'),
     faulty('post-too-thin', 'post too thin', 'taken without asking', 'less than about eight rope diameters', 'take-out-and-retie', 'Take another anchor.'),
     faulty('one-wrap-short', 'too few turns', 'a turn was left out', 'fewer than three', 'take-out-and-retie', 'Add turns.', 'general'),
-    CROSSED_WRAPS, GATE_UNLOCKED, LOOSE, TAIL_SHORT, OTHER_ENDS_LOADED, ANOTHER_KNOT,
+    CROSSED_WRAPS, GATE_UNLOCKED, LOOSE, TAIL_SHORT, otherEndLoaded(0), ANOTHER_KNOT,
   ],
   tail_rule_key: 'figure-eight-on-bight',
   recognised: { by: 'anyone', text: 'turns that can be counted, and an eight clipped back', source: 'general' },

@@ -10,6 +10,8 @@ import type { ComposedKnot, ComposedRope, LaidForms } from '../laid';
 import { inState, pointsOf, type ShapeComponent, type ShapeState } from '../stored';
 
 const POST_RADIUS = 8;
+/** a post too thin to take the load off the clip */
+const THIN_RADIUS = 2.5;
 const BAR = 1.1;
 const CLIPPED_SENSE = 1;
 /** rope between the post and the eight, and between the eye and the load strand, diameters */
@@ -36,9 +38,16 @@ function hangingTail(before: Point3, from: Point3, standing: Point3): Point3[] {
   return out;
 }
 
-function inOneState(wraps: number, state: ShapeState): { rope: ComposedRope; objects: ShapeComponent[]; onPost: number } {
+interface Tied {
+  readonly wraps: number;
+  readonly radius?: number;
+  /** a turn lies across the next */
+  readonly crossed?: boolean;
+}
+
+function inOneState({ wraps, radius = POST_RADIUS, crossed = false }: Tied, state: ShapeState): { rope: ComposedRope; objects: ShapeComponent[]; onPost: number } {
   const { off, pitch } = LOOSENESS[state];
-  const r = POST_RADIUS + off;
+  const r = radius + off;
   const top = (pitch * (wraps - 1)) / 2;
   const eight = inState(baked.forms['right']!, state);
   const local = pointsOf(eight);
@@ -53,7 +62,10 @@ function inOneState(wraps: number, state: ShapeState): { rope: ComposedRope; obj
   const turn = 2 * Math.PI * wraps + Math.atan2(-touches[0], touches[1]);
   const helix = Array.from({ length: 36 * wraps + 1 }, (_, k): Point3 => {
     const t = (turn * k) / (36 * wraps);
-    return [-r * Math.sin(t), top - (pitch * t) / (2 * Math.PI), r * Math.cos(t)];
+    // laid over the turn below it for a while, and back
+    const aside = crossed ? Math.max(0, Math.cos((t - 3 * Math.PI) / 1.6)) * (Math.abs(t - 3 * Math.PI) < 0.8 * Math.PI ? 1 : 0) : 0;
+    const out = r + 1.1 * Math.min(1, 1.6 * aside);
+    return [-out * Math.sin(t), top - (pitch * t) / (2 * Math.PI) - 1.05 * pitch * aside, out * Math.cos(t)];
   });
   const leaves = helix.at(-1)!;
   // level, so that the eight's strand does not ride over the wraps
@@ -91,7 +103,7 @@ function inOneState(wraps: number, state: ShapeState): { rope: ComposedRope; obj
   const ring = sense < 0 ? around.reverse() : around;
   const first = before.findIndex((p) => p[0] < 0.6);
   const objects: ShapeComponent[] = [
-    { name: 'post', role: 'post', closed: false, diameter: 2 * POST_RADIUS, points: straight([0, -9, 0], [0, 9, 0]) },
+    { name: 'post', role: 'post', closed: false, diameter: 2 * radius, points: straight([0, -9, 0], [0, 9, 0]) },
     { name: 'karabiner', role: 'ring', closed: true, diameter: BAR, points: ring, marks: { gate: [38, 52] } },
   ];
   const legs = eight.marks.legs!;
@@ -102,13 +114,14 @@ function inOneState(wraps: number, state: ShapeState): { rope: ComposedRope; obj
   return { rope: { points: shifted(points), first, last: index(tail[0]), eyeNode: index(eye!), legs: [index(legs[0][0]), index(legs[1][1])] }, objects: objects.map((o) => ({ ...o, points: shifted(o.points) })), onPost: s.at(-1)! };
 }
 
-function tensionFree(wraps: number): ComposedKnot {
-  const states = { laid: inOneState(wraps, 'laid'), dressed: inOneState(wraps, 'dressed'), tight: inOneState(wraps, 'tight') };
+function tensionFree(wraps: number, wrong: Omit<Tied, 'wraps'> = {}): ComposedKnot {
+  const tied = { ...wrong, wraps };
+  const states = { laid: inOneState(tied, 'laid'), dressed: inOneState(tied, 'dressed'), tight: inOneState(tied, 'tight') };
   const eight = baked.forms['right']!.set.inKnot_ropeDiameters;
   const also = Math.round(states.tight.onPost + LEAD);
   return { composed: states, inKnot: { low: eight.low + also, value: eight.value + also, high: eight.high + also } };
 }
 
 export const forms = {
-  right: () => tensionFree(4), 'wraps-3': () => tensionFree(3), 'wraps-5': () => tensionFree(5), 'wraps-6': () => tensionFree(6),
+  right: () => tensionFree(4), 'one-wrap-short': () => tensionFree(2), 'clip-carries': () => tensionFree(1), 'post-too-thin': () => tensionFree(4, { radius: THIN_RADIUS }), 'crossed-wraps': () => tensionFree(4, { crossed: true }), 'wraps-3': () => tensionFree(3), 'wraps-5': () => tensionFree(5), 'wraps-6': () => tensionFree(6),
 } satisfies LaidForms;

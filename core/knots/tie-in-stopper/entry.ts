@@ -31,7 +31,7 @@ export const entry = {
   ],
   faults: [
     faulty('stopper-wrong-face', 'round the wrong strand', 'the turns were made round something else than the standing part', 'the standing part is free of it', 'take-out-and-retie', 'Take it out and tie it round the standing part.', 'general'),
-    faulty('turns-short', 'one turn only', 'the end went under after one turn', 'a single overhand', 'put-right', 'Make two turns, the end through both.', 'general'),
+    { ...faulty('turns-short', 'one turn only', 'the end went under after one turn', 'a single overhand', 'put-right', 'Make two turns, the end through both.', 'general'), made: { by: 'knot', knot: 'two-strand-backup' } },
     STOPPER_GAP, LOOSE, TAIL_SHORT, ANOTHER_KNOT,
   ],
   tail_rule_key: 'tie-in-stopper',

@@ -3,8 +3,9 @@
  * the standing part drawn through it; the tail round the back and through that bight.
  */
 import { NODE_SPACING } from '../../rope';
-import { flatDiagram, nodesOf, standingUp, type Control } from '../authoring';
-import type { Drawing, LaidForms } from '../laid';
+import { flatDiagram, nodesOf, reversed, standingUp, type Control } from '../authoring';
+import type { Drawing, LaidForms, LaidKnot } from '../laid';
+import { crossingsReversed } from '../operations';
 
 const PATH: readonly Control[] = [
   [0, -28], [0, -14], [0, -7, 1], [0, -3.4, -1], [0.3, -1.8, 0], [1.6, -1.2, 0], [3.4, -1.2, 1], [5.6, -2.2, 0], [8, -3, 0], [10.6, 0, 0], [8, 3, 0], [5.6, 2.2, 0], [3.4, 1.2, 1],
@@ -28,6 +29,15 @@ const AGAINST_A_WALL: Drawing = {
   ],
 };
 
+/** The slip's loop and bight run the other way: the bight comes from the tail, which goes on round and through it. */
+const SLIP = PATH.slice(1, 31);
+const BIGHT_FROM_TAIL: readonly Control[] = [[-10, 16], [-9, 9], [-7, 5.4], ...reversed(SLIP).slice(1, -2), [0, -6.4, 1], [0.4, -8.6, 0], [2.6, -9.8, 0], [5.6, -8.4, 0], [7, -5.6, 0], [7, -2.6, -1], [7, 0, 0], [7, 2.6, 1], [7.2, 6, 0], [7.4, 10], [7.4, 22]];
+
+const laid = (path: readonly Control[]): LaidKnot => ({ points: standingUp(nodesOf(flatDiagram(path, { scale: 1.3, height: 0.66, plateau: 0.6 }), NODE_SPACING, 10)), drawing: AGAINST_A_WALL });
+
 export const forms = {
-  right: () => ({ points: standingUp(nodesOf(flatDiagram(PATH, { scale: 1.3, height: 0.66, plateau: 0.6 }), NODE_SPACING, 10)), drawing: AGAINST_A_WALL }),
+  right: () => laid(PATH),
+  'bight-from-tail': () => laid(BIGHT_FROM_TAIL),
+  // both crossings of the tail with the bight's legs
+  'tail-from-wrong-side': () => crossingsReversed(laid(PATH), [3, 4]),
 } satisfies LaidForms;

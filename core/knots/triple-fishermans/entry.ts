@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, LOOSE, OTHER_ENDS_LOADED, otherwisePoint, setPoint, tailPoint, TAIL_SHORT } from '../common-faults';
+import { ANOTHER_KNOT, LOOSE, otherEndLoaded, otherwisePoint, setPoint, tailPoint, TAIL_SHORT } from '../common-faults';
 import { faulty, general, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
@@ -35,7 +35,7 @@ export const entry = {
     faulty('coils-opposite', 'coils facing the wrong way', 'one end was wound the other way round', 'the coils do not nest; an X shows on the wrong face', 'take-out-and-retie', 'Take one coil out and wind it the other way round.'),
     faulty('one-wrap-short', 'one wrap short', 'an end went through after a turn too few', 'one coil has a wrap less than the other', 'take-out-and-retie', 'Take that end out and wind it once more.'),
     faulty('not-tucked', 'end under one wrap only', 'the end came out between the wraps', 'the tail leaves the middle of its coil', 'take-out-and-retie', 'Lead the end through all of its own wraps.', 'general'),
-    LOOSE, TAIL_SHORT, OTHER_ENDS_LOADED, ANOTHER_KNOT,
+    LOOSE, TAIL_SHORT, otherEndLoaded(1), ANOTHER_KNOT,
   ],
   tail_rule_key: 'triple-fishermans',
   recognised: { by: 'anyone', text: 'two coils whose wraps can be counted', source: 'general' },

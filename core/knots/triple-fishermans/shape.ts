@@ -5,5 +5,6 @@ import { fishermans } from '../fishermans';
 export const forms = {
   right: () => fishermans(3),
   'one-wrap-short': () => fishermans(3, { short: true }),
+  'not-tucked': () => fishermans(3, { underOneOnly: true }),
   'coils-opposite': () => fishermans(3, { opposite: true }),
 } satisfies LaidForms;

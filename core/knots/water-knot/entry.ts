@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, LOOSE, OTHER_ENDS_LOADED, otherwisePoint, setPoint, STOPPER_MISSING, tailPoint, TAIL_SHORT } from '../common-faults';
+import { ANOTHER_KNOT, LOOSE, otherEndLoaded, otherwisePoint, setPoint, STOPPER_MISSING, tailPoint, TAIL_SHORT } from '../common-faults';
 import { faulty, general, point, practice, pulled, seen, undone, wrong } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
@@ -31,7 +31,7 @@ export const entry = {
   ],
   faults: [
     faulty('tape-twisted', 'tape twisted', 'the second tape turned over while it followed', 'an edge stands up; the tapes do not lie flat', 'put-right', 'Take the tape back to the turn, lay it flat on flat and set it hard.'),
-    LOOSE, TAIL_SHORT, STOPPER_MISSING, OTHER_ENDS_LOADED, ANOTHER_KNOT,
+    LOOSE, TAIL_SHORT, STOPPER_MISSING, otherEndLoaded(1), ANOTHER_KNOT,
   ],
   tail_rule_key: 'water-knot',
   recognised: { by: 'anyone', text: 'a flat overhand in tape, followed', source: 'general' },

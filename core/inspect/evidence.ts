@@ -1,0 +1,175 @@
+/**
+ * What topology says of a specimen: ropes with their ends led far away, eyes held fast, ropes joined with each other or with a bar in every
+ * way in which their ends can meet. Where a join could go round another strand on either side both are taken: then a figure has several
+ * values. A figure that has one value however a knot is drawn is what tells it. Equal figures are strong evidence, no proof. Not seen:
+ * crossed pairs, wraps that overlap, which of two strands lies outside, lengths.
+ */
+import { add, cross, distance, norm, scale, subtract, unit, type Line3, type Point3 } from '../curve';
+import { IdiomError } from '../errors';
+import { closedApart, closedAtInfinity, crossJoined, diagramOf, invariantsOf, linkingMatrix, laurentMirrored, laurentText, openedAtEye, pinnedEye, regularView, simplestDiagram, straightened, turnsAbout, type Diagram, type Laurent } from '../topology';
+
+/** What is to be named, in plain lines. Unit: diameters of the first rope. */
+export interface Specimen {
+  /** one rope or sling, or the two of a joint, each from its standing end to its tail */
+  readonly ropes: readonly Line3[];
+  /** point indices of the far points of the first rope's eyes */
+  readonly eyes: readonly number[];
+  readonly rings: readonly Line3[];
+  /** posts and gripped ropes */
+  readonly bars: readonly (Line3 & { readonly diameter: number })[];
+}
+
+/** A figure and its value in the mirror. */
+export interface Figure {
+  readonly as: string;
+  readonly mirrored: string;
+}
+/** Every figure that could be computed, by name, each with the values that its joins allow. */
+export type Evidence = Readonly<Record<string, readonly Figure[]>>;
+
+/** Freed of the power of t that depends on which way components run. */
+const freed = (p: Laurent, linking: number): Laurent => (p.c.length === 0 ? p : { low2: p.low2 - 3 * linking, c: p.c });
+
+/** The figure of a closed diagram: of a knot or link however its components run. */
+export function figureOf(d: Diagram): Figure {
+  const i = invariantsOf(d);
+  const total = i.linking.reduce((sum, l) => sum + l, 0);
+  const own = freed(i.jones, total);
+  const parts = i.componentJones.map((p) => [laurentText(p), laurentText(laurentMirrored(p))] as const);
+  // which component stands first says nothing of the figure
+  const sorted = (k: 0 | 1) => parts.map((p) => p[k]).sort().join(' & ');
+  const linked = i.linking.map(Math.abs).sort((a, b) => a - b).join(',');
+  const determinant = d.components.length > 1 ? '' : ` D ${i.determinant}`;
+  return { as: `${linked}|${laurentText(own)}|${sorted(0)}${determinant}`, mirrored: `${linked}|${laurentText(laurentMirrored(own))}|${sorted(1)}${determinant}` };
+}
+
+const figure = (lines: readonly Line3[]): Figure => figureOf(simplestDiagram(lines, true));
+const several = (figures: readonly Figure[]): Figure[] => figures.filter((f, i) => figures.findIndex((g) => g.as === f.as) === i).sort((a, b) => (a.as < b.as ? -1 : 1));
+
+/** Both sides of a plane. */
+const sides = (n: Point3): readonly [Point3, Point3] => [n, scale(n, -1)];
+
+const middleOf = (lines: readonly (readonly Point3[])[]): Point3 => {
+  const all = lines.flat();
+  return scale(all.reduce<Point3>(add, [0, 0, 0]), 1 / all.length);
+};
+
+/** The two sides from which a knot lies flat: across the eye's direction and that from one end to the other; where those two agree, across the rope's two longest axes. */
+function facesOf(points: readonly Point3[], along: Point3, side: Point3): readonly [Point3, Point3] {
+  const n = cross(unit(along), norm(side) > 0 ? unit(side) : side);
+  return sides(norm(n) > 0.15 ? unit(n) : flattest(points));
+}
+
+/** The direction in which points spread least, by power iteration on the spread's complement. */
+function flattest(points: readonly Point3[]): Point3 {
+  const c = middleOf([points]);
+  const m = [0, 1, 2].map((a) => [0, 1, 2].map((b) => points.reduce((sum, p) => sum + (p[a]! - c[a]!) * (p[b]! - c[b]!), 0)));
+  const trace = m[0]![0]! + m[1]![1]! + m[2]![2]!;
+  let v: Point3 = [0.31, 0.52, 0.79];
+  for (let k = 0; k < 200; k++) v = unit([0, 1, 2].map((a) => trace * v[a]! - (m[a]![0]! * v[0] + m[a]![1]! * v[1] + m[a]![2]! * v[2])) as unknown as Point3);
+  return v;
+}
+
+/** A value, or null where the lines lie so that it cannot be computed. */
+function orNull<T>(compute: () => T): T | null {
+  try {
+    return compute();
+  } catch (error) {
+    if (error instanceof IdiomError && error.status < 500) return null;
+    throw error;
+  }
+}
+
+const AWAY = 3;
+
+/** Lines with their open ends led straight on from the middle of all, and as few points as keep the knot. */
+function drawnOut(lines: readonly Line3[]): Line3[] {
+  const centre = middleOf(lines.map((l) => l.points));
+  const far = AWAY * Math.max(...lines.flatMap((l) => l.points.map((p) => distance(p, centre))));
+  const out = (p: Point3): Point3 => add(centre, scale(unit(subtract(p, centre)), far));
+  return straightened(lines.map((l) => (l.closed ? l : { points: [out(l.points[0]!), ...l.points, out(l.points.at(-1)!)], closed: false })));
+}
+
+/** With one eye held fast: cut there, its legs and the ends led out, on either face. */
+function eyeHeld(rope: Line3, eye: number): Figure[] | null {
+  const { points } = rope;
+  const c = middleOf([points]);
+  const faces = facesOf(points, subtract(points[eye]!, c), subtract(points.at(-1)!, points[0]!));
+  const known = new Map<number, readonly Line3[]>();
+  const opened = (turns: number) => {
+    const there = known.get(turns);
+    if (there) return there;
+    const halves = drawnOut(openedAtEye(points, eye, turns));
+    known.set(turns, halves);
+    return halves;
+  };
+  const found = faces.flatMap((front) => orNull(() => [figure(pinnedEye(points, eye, front, opened))]) ?? []);
+  return found.length > 0 ? several(found) : null;
+}
+
+/** Two open lines as one closed curve, their ends joined crosswise, on either face. @param turned the second run the other way */
+function joined(a: Line3, b: Line3, turned: boolean): Figure[] | null {
+  const second = turned ? b.points.slice().reverse() : b.points;
+  const ends = [a.points[0]!, a.points.at(-1)!, second[0]!, second.at(-1)!];
+  const found = sides(flattest(ends)).flatMap((front) => orNull(() => [figure([crossJoined(a.points, second, front)])]) ?? []);
+  return found.length > 0 ? several(found) : null;
+}
+
+/** Each of two open lines joined with itself, on either face. */
+function apart(a: Line3, b: Line3): Figure[] | null {
+  const ends = [a.points[0]!, a.points.at(-1)!, b.points[0]!, b.points.at(-1)!];
+  const found = sides(flattest(ends)).flatMap((front) => orNull(() => [figure(closedApart([a, b], front))]) ?? []);
+  return found.length > 0 ? several(found) : null;
+}
+
+const linkingOf = (lines: readonly Line3[]): number => linkingMatrix(diagramOf(regularView(lines), 2))[0]![1]!;
+
+/** Turns about a bar from reversal to reversal, in halves of a turn, from whichever end. */
+function runsOf(rope: Line3, bar: Line3 & { readonly diameter: number }): Figure[] | null {
+  return orNull(() => {
+    const { runs } = turnsAbout(rope, bar, bar.diameter / 2 + 3);
+    const rounded = runs.map((r) => Math.round(r));
+    const text = (r: readonly number[]) => r.join(' ');
+    const [one, other] = [text(rounded), text(rounded.slice().reverse())].sort() as [string, string];
+    const negated = rounded.map((r) => 0 - r);
+    const [none, nother] = [text(negated), text(negated.slice().reverse())].sort() as [string, string];
+    return [{ as: `${one}/${other}`, mirrored: `${none}/${nother}` }];
+  });
+}
+
+/** @throws what the topology throws of a specimen that is no shape: touching strands, too few points, numbers that are none */
+export function evidenceOf({ ropes, eyes, rings, bars }: Specimen): Evidence {
+  const out: Record<string, readonly Figure[]> = {};
+  const put = (name: string, figures: readonly Figure[] | null) => {
+    if (figures) out[name] = figures;
+  };
+  const [first, second] = ropes as [Line3, Line3 | undefined];
+  const lines = drawnOut([...ropes, ...bars, ...rings]);
+  const [one, two] = lines as [Line3, Line3 | undefined];
+  const bar = bars[0] && lines[ropes.length]!;
+  if (!first.closed) put('alone', [figure([closedAtInfinity(one.points)])]);
+  if (second && !second.closed) put('second alone', [figure([closedAtInfinity(two!.points)])]);
+  if (!first.closed && ropes.length === 1) eyes.forEach((eye, k) => put(eyes.length > 1 ? `eye ${k + 1}` : 'eye', eyeHeld(first, eye)));
+  if (second && !first.closed && !second.closed) {
+    put('each with itself', apart(one, two!));
+    put('standing with tail', joined(one, two!, false));
+    put('standing with standing', joined(one, two!, true));
+  }
+  if (bar && ropes.length === 1) {
+    if (!first.closed) {
+      put('with the bar', apart(one, bar));
+      put('crosswise with the bar', several([...(joined(one, bar, false) ?? []), ...(joined(one, bar, true) ?? [])]));
+    }
+    put('turns', runsOf(first, bars[0]!));
+  }
+  const ringLines = lines.slice(ropes.length + bars.length);
+  if (first.closed && (bar || ringLines.length > 0)) put('all together', orNull(() => [figure(closedApart([one, ...(bar ? [bar] : []), ...ringLines]))]));
+  if (!first.closed && ropes.length === 1)
+    ringLines.forEach((ring, k) => {
+      put(`ring ${k + 1}`, orNull(() => [figure(closedApart([one, ring]))]));
+      const turns = orNull(() => Math.abs(linkingOf(closedApart([one, ring]))));
+      if (turns !== null) put(`turns in ring ${k + 1}`, [{ as: String(turns), mirrored: String(turns) }]);
+    });
+  return out;
+}
+

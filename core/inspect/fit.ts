@@ -1,0 +1,283 @@
+/**
+ * How nearly a specimen lies as a stored form does: places that correspond along the rope are laid on each other by the best turn and shift
+ * (Horn 1987, unit quaternions), then matched again nearby, a few times. What is compared is the knot proper. It tells forms apart that are
+ * one to topology: crossed pairs, lanes, wraps, which end is loaded. Unit: rope diameters.
+ */
+import { add, arcLengths, distance, dot, resample, scale, smooth, subtract, type Point3 } from '../curve';
+
+/** A rope to be compared: its points from the standing end to the tail, and where its eyes' far points are. */
+export interface Strand {
+  readonly points: readonly Point3[];
+  readonly closed: boolean;
+  readonly eyes: readonly number[];
+}
+
+/** A strand as it is compared: with the places by which two of them are brought together. */
+export interface Gauge extends Pick<Even, 'points' | 's' | 'closed'> {
+  /** arc lengths of ends, of the first and last place near another part, of the eyes */
+  readonly anchors: readonly number[];
+}
+
+const STEP = 0.4;
+/** rounds of smoothing that take a tenth of a diameter of noise away and leave a tight bend */
+const ROUNDS = 4;
+const NEIGHBOURS = 4;
+/** so much farther than the nearest parts of a knot are, its parts still lie at each other; and how far that is at least and at most */
+const AT_EACH_OTHER = { times: 1.75, least: 1.75, most: 4.2 };
+
+/** A strand with its points at even steps, a tenth of a diameter of noise smoothed away. */
+export interface Even {
+  readonly points: readonly Point3[];
+  readonly s: readonly number[];
+  readonly closed: boolean;
+  readonly eyes: readonly number[];
+}
+
+/** Coarse lines are first made fine, so that smoothing takes as much from one as from another. */
+export function evened({ points, closed, eyes }: Strand): Even {
+  const ring = closed ? [...points, points[0]!] : points;
+  const fine = smooth(resample(ring, STEP), ROUNDS);
+  const from = arcLengths(ring);
+  const placed = eyes.map((e) => {
+    const share = from[e]! / from.at(-1)!;
+    // near the same share of the way
+    let [best, least] = [0, Infinity];
+    for (let i = Math.max(0, Math.floor((share - 0.1) * fine.length)); i < Math.min(fine.length, (share + 0.1) * fine.length); i++) {
+      const d = distance(fine[i]!, points[e]!);
+      if (d < least) [least, best] = [d, i];
+    }
+    return best;
+  });
+  return { points: fine, s: arcLengths(fine), closed, eyes: placed };
+}
+
+type Cell = readonly [number, number, number];
+const AROUND: readonly Cell[] = [-1, 0, 1].flatMap((x) => [-1, 0, 1].flatMap((y) => [-1, 0, 1].map((z): Cell => [x, y, z])));
+
+/** For each point of each line the distance to the nearest point of another part, Infinity where none is within `reach`. */
+export function nearestParts(lines: readonly Pick<Even, 'points' | 's' | 'closed'>[], reach: number): number[][] {
+  const cells = new Map<number, { line: number; i: number }[]>();
+  // two cells that share a number only cost a look: every distance is taken
+  const key = (p: Point3, d: Cell) => Math.imul(Math.floor(p[0] / reach) + d[0], 73_856_093) ^ Math.imul(Math.floor(p[1] / reach) + d[1], 19_349_663) ^ Math.imul(Math.floor(p[2] / reach) + d[2], 83_492_791);
+  lines.forEach(({ points }, line) =>
+    points.forEach((p, i) => {
+      const k = key(p, [0, 0, 0]);
+      const there = cells.get(k);
+      if (there) there.push({ line, i });
+      else cells.set(k, [{ line, i }]);
+    }),
+  );
+  return lines.map(({ points, s, closed }, line) => {
+    const total = s.at(-1)!;
+    return points.map((p, i) => {
+      let least = Infinity;
+      for (const d of AROUND)
+        for (const o of cells.get(key(p, d)) ?? []) {
+          if (o.line === line) {
+            const arc = Math.abs(s[o.i]! - s[i]!);
+            if ((closed ? Math.min(arc, total - arc) : arc) <= NEIGHBOURS) continue;
+          }
+          const q = lines[o.line]!.points[o.i]!;
+          least = Math.min(least, (q[0] - p[0]) ** 2 + (q[1] - p[1]) ** 2 + (q[2] - p[2]) ** 2);
+        }
+      return least <= reach * reach ? Math.sqrt(least) : Infinity;
+    });
+  });
+}
+
+/** @param bars what the ropes are tied to, as points on their middle lines @param reach nearer to those than this a rope lies on them */
+export function gaugesOf(even: readonly Even[], bars: readonly (readonly Point3[])[] = [], reach = 0): Gauge[] {
+  let near = nearestParts(even, AT_EACH_OTHER.least);
+  let nearest = Math.min(...near.flat());
+  // parts that lie farther apart are looked for only where none lie near
+  if (nearest * AT_EACH_OTHER.times > AT_EACH_OTHER.least) {
+    near = nearestParts(even, AT_EACH_OTHER.most);
+    nearest = Math.min(...near.flat());
+  }
+  const touching = Math.min(AT_EACH_OTHER.most, Math.max(AT_EACH_OTHER.least, AT_EACH_OTHER.times * nearest));
+  return even.map(({ points, s, closed, eyes }, k) => {
+    if (closed) return { points, s, closed, anchors: [0, s.at(-1)!] };
+    const touches = (i: number) => near[k]![i]! < touching || bars.some((bar) => bar.some((q) => (q[0] - points[i]![0]) ** 2 + (q[1] - points[i]![1]) ** 2 + (q[2] - points[i]![2]) ** 2 < reach * reach));
+    let first = 0;
+    while (first < points.length - 1 && !touches(first)) first++;
+    let last = points.length - 1;
+    while (last > first && !touches(last)) last--;
+    return { points, s, closed, anchors: [0, s[first]!, ...eyes.map((e) => s[e]!).filter((e) => e > s[first]! && e < s[last]!), s[last]!, s.at(-1)!] };
+  });
+}
+
+const pointAt = (g: Gauge, at: number): Point3 => {
+  const { s, points } = g;
+  const total = s.at(-1)!;
+  const x = g.closed ? ((at % total) + total) % total : Math.min(total, Math.max(0, at));
+  let low = 0;
+  let high = s.length - 1;
+  while (high - low > 1) {
+    const mid = (low + high) >> 1;
+    if (s[mid]! <= x) low = mid;
+    else high = mid;
+  }
+  const span = s[high]! - s[low]! || 1;
+  const t = (x - s[low]!) / span;
+  const [a, b] = [points[low]!, points[high]!];
+  return [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1]), a[2] + t * (b[2] - a[2])];
+};
+
+/** A stored form's places that are compared, each a rope, an arc length and a point. */
+export interface Template {
+  readonly gauges: readonly Gauge[];
+  readonly places: readonly { readonly rope: number; readonly s: number; readonly p: Point3 }[];
+}
+
+const PLACES = 90;
+const BESIDE = 2;
+
+/** @param gauges of the stored form, its own contacts taken as the knot proper */
+export function templateOf(gauges: readonly Gauge[]): Template {
+  const spans = gauges.map((g) => (g.closed ? ([0, g.s.at(-1)!] as const) : ([Math.max(0, g.anchors[1]! - BESIDE), Math.min(g.s.at(-1)!, g.anchors.at(-2)! + BESIDE)] as const)));
+  const total = spans.reduce((sum, [a, b]) => sum + b - a, 0);
+  const step = Math.max(0.5, total / PLACES);
+  const places = gauges.flatMap((g, rope) => {
+    const [a, b] = spans[rope]!;
+    const n = Math.max(4, Math.round((b - a) / step));
+    return Array.from({ length: n + 1 }, (_, k) => {
+      const s = a + ((b - a) * k) / n;
+      return { rope, s, p: pointAt(g, s) };
+    });
+  });
+  return { gauges, places };
+}
+
+/** Where a place of the template falls along the specimen's rope: evenly between the anchors that both have. */
+function mapped(template: Gauge, specimen: Gauge, s: number): number {
+  const [from, to] = template.anchors.length === specimen.anchors.length ? [template.anchors, specimen.anchors] : [[template.anchors[0]!, template.anchors[1]!, template.anchors.at(-2)!, template.anchors.at(-1)!], [specimen.anchors[0]!, specimen.anchors[1]!, specimen.anchors.at(-2)!, specimen.anchors.at(-1)!]];
+  let k = 0;
+  while (k < from.length - 2 && s > from[k + 1]!) k++;
+  const span = from[k + 1]! - from[k]!;
+  // beyond the knot the rope is as long as it is
+  if (k === 0) return to[1]! - (from[1]! - s);
+  if (k === from.length - 2) return to[k]! + (s - from[k]!);
+  return to[k]! + (span > 0 ? ((s - from[k]!) / span) * (to[k + 1]! - to[k]!) : 0);
+}
+
+interface Turn {
+  readonly r: readonly (readonly [number, number, number])[];
+  readonly from: Point3;
+  readonly to: Point3;
+  readonly by: number;
+}
+const apply = ({ r, from, to, by }: Turn, p: Point3): Point3 => {
+  const q = subtract(p, from);
+  return [to[0] + by * dot(r[0] as unknown as Point3, q), to[1] + by * dot(r[1] as unknown as Point3, q), to[2] + by * dot(r[2] as unknown as Point3, q)];
+};
+
+/** The rotation and shift, and where asked the scale, that lay `a` on `b` best. */
+function bestTurn(a: readonly Point3[], b: readonly Point3[], scaled: boolean): Turn {
+  const middle = (q: readonly Point3[]) => scale(q.reduce<Point3>(add, [0, 0, 0]), 1 / q.length);
+  const [ca, cb] = [middle(a), middle(b)];
+  const m = [[0, 0, 0], [0, 0, 0], [0, 0, 0]];
+  let size = 0;
+  a.forEach((p, k) => {
+    const [u, v] = [subtract(p, ca), subtract(b[k]!, cb)];
+    size += dot(u, u);
+    for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) m[i]![j]! += u[i]! * v[j]!;
+  });
+  const [[xx, xy, xz], [yx, yy, yz], [zx, zy, zz]] = m as [[number, number, number], [number, number, number], [number, number, number]];
+  const n = [
+    [xx + yy + zz, yz - zy, zx - xz, xy - yx], [yz - zy, xx - yy - zz, xy + yx, zx + xz],
+    [zx - xz, xy + yx, -xx + yy - zz, yz + zy], [xy - yx, zx + xz, yz + zy, -xx - yy + zz],
+  ];
+  const [w, x, y, z] = largestEigenvector(n);
+  const r = [
+    [w * w + x * x - y * y - z * z, 2 * (x * y - w * z), 2 * (x * z + w * y)], [2 * (x * y + w * z), w * w - x * x + y * y - z * z, 2 * (y * z - w * x)],
+    [2 * (x * z - w * y), 2 * (y * z + w * x), w * w - x * x - y * y + z * z],
+  ] as [number, number, number][];
+  const turn = { r, from: ca, to: cb, by: 1 };
+  if (!scaled) return turn;
+  const along = a.reduce((sum, p, k) => sum + dot(subtract(apply(turn, p), cb), subtract(b[k]!, cb)), 0);
+  return { ...turn, by: size > 0 ? along / size : 1 };
+}
+
+/** Of a symmetric 4 by 4 matrix, by Jacobi's rotations. */
+function largestEigenvector(matrix: readonly (readonly number[])[]): [number, number, number, number] {
+  const a = matrix.map((row) => row.slice());
+  const v: number[][] = [0, 1, 2, 3].map((i) => [0, 1, 2, 3].map((j) => (i === j ? 1 : 0)));
+  for (let sweep = 0; sweep < 24; sweep++)
+    for (let p = 0; p < 3; p++)
+      for (let q = p + 1; q < 4; q++) {
+        const apq = a[p]![q]!;
+        if (Math.abs(apq) < 1e-14) continue;
+        const theta = (a[q]![q]! - a[p]![p]!) / (2 * apq);
+        const t = Math.sign(theta || 1) / (Math.abs(theta) + Math.sqrt(theta * theta + 1));
+        const c = 1 / Math.sqrt(t * t + 1);
+        const s = t * c;
+        for (let k = 0; k < 4; k++) {
+          const [akp, akq] = [a[k]![p]!, a[k]![q]!];
+          a[k]![p] = c * akp - s * akq;
+          a[k]![q] = s * akp + c * akq;
+        }
+        for (let k = 0; k < 4; k++) {
+          const [apk, aqk] = [a[p]![k]!, a[q]![k]!];
+          a[p]![k] = c * apk - s * aqk;
+          a[q]![k] = s * apk + c * aqk;
+          const [vkp, vkq] = [v[k]![p]!, v[k]![q]!];
+          v[k]![p] = c * vkp - s * vkq;
+          v[k]![q] = s * vkp + c * vkq;
+        }
+      }
+  let best: number = 0;
+  for (let i = 1; i < 4; i++) if (a[i]![i]! > a[best]![best]!) best = i;
+  return [v[0]![best]!, v[1]![best]!, v[2]![best]!, v[3]![best]!];
+}
+
+export interface Fit {
+  /** root mean square of what is left between corresponding places, diameters of the template's rope */
+  readonly apart: number;
+  /** lays a point of the template where it falls in the specimen's frame */
+  readonly lay: (p: Point3) => Point3;
+}
+
+/** How far along the rope a place is looked for when it is matched again. */
+const LOOK = [3, 2, 1.4] as const;
+
+/**
+ * @param template a stored form @param specimen its ropes in the same order
+ * @param mirror the template's mirror image is meant @param scaled it may be larger or smaller as a whole
+ */
+export function fitOf(template: Template, specimen: readonly Gauge[], mirror: boolean, scaled = false): Fit {
+  const flip = (p: Point3): Point3 => (mirror ? [p[0], p[1], -p[2]] : p);
+  const a = template.places.map((q) => flip(q.p));
+  // a sling has no first place: the best of several starts
+  const starts = template.gauges[0]!.closed ? Array.from({ length: 24 }, (_, k) => k / 24) : [0];
+  let best: Fit | null = null;
+  for (const start of starts)
+    for (const way of template.gauges[0]!.closed ? [1, -1] : [1]) {
+      const place = (q: Template['places'][number]): number => {
+        const g = specimen[q.rope]!;
+        if (!g.closed) return mapped(template.gauges[q.rope]!, g, q.s);
+        return g.s.at(-1)! * (start + (way * q.s) / template.gauges[q.rope]!.s.at(-1)!);
+      };
+      let at = template.places.map(place);
+      let b = template.places.map((q, k) => pointAt(specimen[q.rope]!, at[k]!));
+      let turn = bestTurn(a, b, scaled);
+      for (const look of LOOK) {
+        at = template.places.map((q, k) => {
+          const target = apply(turn, a[k]!);
+          const from = at[k]!;
+          let [found, least] = [from, Infinity];
+          for (let d = -look; d <= look; d += 0.4) {
+            const p = pointAt(specimen[q.rope]!, from + d);
+            const e = (p[0] - target[0]) ** 2 + (p[1] - target[1]) ** 2 + (p[2] - target[2]) ** 2;
+            if (e < least) [least, found] = [e, from + d];
+          }
+          return found;
+        });
+        b = template.places.map((q, k) => pointAt(specimen[q.rope]!, at[k]!));
+        turn = bestTurn(a, b, scaled);
+      }
+      const apart = Math.sqrt(a.reduce((sum, p, k) => sum + distance(apply(turn, p), b[k]!) ** 2, 0) / a.length);
+      const last = turn;
+      if (!best || apart < best.apart) best = { apart, lay: (p) => apply(last, flip(p)) };
+    }
+  return best!;
+}

@@ -1,0 +1,75 @@
+/**
+ * What is known of every form: the figures by which topology tells it, and its three states as templates. The figures are computed once
+ * (npm run bake writes them beside this file); a figure counts where it is the same in all three states.
+ */
+import { add, scale, type Point3 } from '../curve';
+import { shapeOf } from '../knots/catalogue';
+import { STATES, type ShapeState } from '../knots/stored';
+import { fault } from '../errors';
+import { evidenceOf, type Evidence, type Figure } from './evidence';
+import { evened, gaugesOf, nearestParts, templateOf, type Template } from './fit';
+import { allForms, type Form } from './forms';
+import { specimenOf, type Entered, type Laid } from './specimen';
+
+/** Figures of a form that do not depend on how it lies. */
+export type Figures = Readonly<Record<string, readonly Figure[]>>;
+
+/** Ropes and what they are tied to, evened, as they are compared. */
+export interface Prepared {
+  readonly laid: Laid;
+  /** the same with its lines evened: what topology looks at */
+  readonly even: Laid;
+  readonly template: Template;
+}
+
+/** Every second point of an evened line: still nearer to it than a seventh of a diameter. */
+const sparse = (points: readonly Point3[], keep: readonly number[]): { points: Point3[]; kept: number[] } => {
+  const out: Point3[] = [];
+  const kept: number[] = [];
+  points.forEach((p, i) => {
+    if (i % 2 === 0 || i === points.length - 1 || keep.includes(i)) {
+      if (keep.includes(i)) kept.push(out.length);
+      out.push(p);
+    }
+  });
+  return { points: out, kept };
+};
+
+const CLOSEST = 0.25;
+/** How near to a ring's or bar's middle line rope lies on it, beyond half its thickness. */
+const ON_IT = 1.2;
+
+export function prepared(components: readonly Entered[]): Prepared {
+  const laid = specimenOf(components);
+  const even = laid.ropes.map((r, k) => evened({ ...r, eyes: k === 0 ? laid.eyes : [] }));
+  // evened parts of rope nearer than this are no shape of two strands
+  if (Math.min(...nearestParts(even, CLOSEST * 4).flat()) < CLOSEST) throw fault('strands-touch');
+  const bars = [...laid.bars, ...laid.rings].map((b) => b.points);
+  const reach = Math.max(1.6, (laid.bars[0]?.diameter ?? 1) / 2 + ON_IT);
+  const lines = even.map((e) => ({ ...sparse(e.closed ? e.points.slice(0, -1) : e.points, e.eyes), closed: e.closed }));
+  return {
+    laid, even: { ...laid, ropes: lines.map(({ points, closed }) => ({ points, closed })), eyes: lines[0]!.kept },
+    template: templateOf(gaugesOf(even, bars, reach)),
+  };
+}
+
+/** A form in a state as if it were handed in. */
+export const preparedForm = ({ knot, form }: Form, state: ShapeState): Prepared => prepared(shapeOf(knot, form, state) as readonly Entered[]);
+
+const sameValues = (a: readonly Figure[], b: readonly Figure[]) => a.length === b.length && a.every((f, k) => f.as === b[k]!.as);
+
+/** The figures that all three states agree on. */
+export function figuresOfForm(form: Form): Figures {
+  const states = STATES.map((state) => evidenceOf(preparedForm(form, state).even));
+  return Object.fromEntries(Object.entries(states[0]!).filter(([name, value]) => states.every((s) => s[name] && sameValues(s[name], value))));
+}
+
+/** Of all forms, by their ids. */
+export const figuresOfAll = (): Record<string, Figures> => Object.fromEntries(allForms().map((f) => [f.id, figuresOfForm(f)]));
+
+/** Whether a specimen's figures agree with a form's, or with its mirror image's. A figure that could not be computed says nothing. */
+export function agrees(evidence: Evidence, figures: Figures, mirrored: boolean): boolean {
+  return Object.entries(figures).every(([name, values]) => !evidence[name] || evidence[name].some((f) => values.some((v) => f.as === (mirrored ? v.mirrored : v.as))));
+}
+
+export const middleOf = (points: readonly Point3[]): Point3 => scale(points.reduce<Point3>(add, [0, 0, 0]), 1 / points.length);
