@@ -4,7 +4,7 @@
  * values. A figure that has one value however a knot is drawn is what tells it. Equal figures are strong evidence, no proof. Not seen:
  * crossed pairs, wraps that overlap, which of two strands lies outside, lengths.
  */
-import { add, cross, distance, norm, scale, subtract, unit, type Line3, type Point3 } from '../curve';
+import { add, cross, distance, norm, scale, segmentDistance, subtract, unit, type Line3, type Point3 } from '../curve';
 import { IdiomError } from '../errors';
 import { closedApart, closedAtInfinity, crossJoined, diagramOf, invariantsOf, linkingMatrix, laurentMirrored, laurentText, openedAtEye, pinnedEye, regularView, simplestDiagram, straightened, turnsAbout, type Diagram, type Laurent } from '../topology';
 
@@ -81,13 +81,49 @@ function orNull<T>(compute: () => T): T | null {
 }
 
 const AWAY = 3;
+const STRAIGHT_ON = 5;
+/** An end led out nearer than this to another strand may as well pass it on the other side, diameters. */
+const CLEAR = 0.8;
+/** rope next to an end that is not in its own way, diameters */
+const OWN = 4;
+const MOST_WAYS = 4;
 
-/** Lines with their open ends led straight on from the middle of all, and as few points as keep the knot. */
-function drawnOut(lines: readonly Line3[]): Line3[] {
+/** Whether a path keeps clear of all lines but the stretch it starts from. */
+function clear(path: readonly Point3[], lines: readonly Line3[], from: Point3): boolean {
+  for (const { points, closed } of lines) {
+    const n = closed ? points.length : points.length - 1;
+    for (let i = 0; i < n; i++) {
+      const [a, b] = [points[i]!, points[(i + 1) % points.length]!];
+      if (distance(a, from) < OWN && distance(b, from) < OWN) continue;
+      for (let k = 1; k < path.length; k++) if (segmentDistance(path[k - 1]!, path[k]!, a, b) < CLEAR) return false;
+    }
+  }
+  return true;
+}
+
+/**
+ * Lines with their open ends led out: the way they went, then away from the middle; where another strand lies in the way, on either face
+ * instead. Each with as few points as keep the knot.
+ * @param flat the direction in which the knot is flattest
+ */
+function drawnOut(lines: readonly Line3[], flat: Point3): Line3[][] {
   const centre = middleOf(lines.map((l) => l.points));
   const far = AWAY * Math.max(...lines.flatMap((l) => l.points.map((p) => distance(p, centre))));
   const out = (p: Point3): Point3 => add(centre, scale(unit(subtract(p, centre)), far));
-  return straightened(lines.map((l) => (l.closed ? l : { points: [out(l.points[0]!), ...l.points, out(l.points.at(-1)!)], closed: false })));
+  const leads = (end: Point3, before: Point3): Point3[][] => {
+    const on = add(end, scale(unit(subtract(end, before)), STRAIGHT_ON));
+    const straight = [on, out(on)];
+    if (clear([end, ...straight], lines, end)) return [straight];
+    return sides(flat).map((n) => [add(end, scale(n, STRAIGHT_ON)), out(add(end, scale(n, far)))]);
+  };
+  let ways: Line3[][] = [[]];
+  for (const l of lines) {
+    const own = l.closed
+      ? [l]
+      : leads(l.points[0]!, l.points[Math.min(2, l.points.length - 1)]!).flatMap((a) => leads(l.points.at(-1)!, l.points.at(-Math.min(3, l.points.length))!).map((b) => ({ points: [...a.slice().reverse(), ...l.points, ...b], closed: false })));
+    ways = ways.flatMap((w) => own.map((o) => [...w, o]));
+  }
+  return ways.slice(0, MOST_WAYS).map((w) => straightened(w));
 }
 
 /** With one eye held fast: cut there, its legs and the ends led out, on either face. */
@@ -95,15 +131,19 @@ function eyeHeld(rope: Line3, eye: number): Figure[] | null {
   const { points } = rope;
   const c = middleOf([points]);
   const faces = facesOf(points, subtract(points[eye]!, c), subtract(points.at(-1)!, points[0]!));
-  const known = new Map<number, readonly Line3[]>();
-  const opened = (turns: number) => {
-    const there = known.get(turns);
-    if (there) return there;
-    const halves = drawnOut(openedAtEye(points, eye, turns));
-    known.set(turns, halves);
-    return halves;
-  };
-  const found = faces.flatMap((front) => orNull(() => [figure(pinnedEye(points, eye, front, opened))]) ?? []);
+  const tip = points[eye]!;
+  const away = add(tip, scale(unit(subtract(tip, c)), 4 * Math.max(...points.map((p) => distance(p, c)))));
+  const ways = clear([tip, away], [rope], tip) ? [undefined] : faces;
+  const found = ways.flatMap((way) => {
+    const known = new Map<number, Line3[][]>();
+    const opened = (turns: number) => {
+      const there = known.get(turns) ?? drawnOut(openedAtEye(points, eye, turns, way), faces[0]);
+      known.set(turns, there);
+      return there;
+    };
+    const several = orNull(() => opened(0).length) ?? 0;
+    return Array.from({ length: several }, (_, k) => faces.flatMap((front) => orNull(() => [figure(pinnedEye(points, eye, front, (turns) => opened(turns)[k] ?? opened(turns)[0]!))]) ?? [])).flat();
+  });
   return found.length > 0 ? several(found) : null;
 }
 
@@ -141,35 +181,33 @@ function runsOf(rope: Line3, bar: Line3 & { readonly diameter: number }): Figure
 export function evidenceOf({ ropes, eyes, rings, bars }: Specimen): Evidence {
   const out: Record<string, readonly Figure[]> = {};
   const put = (name: string, figures: readonly Figure[] | null) => {
-    if (figures) out[name] = figures;
+    if (figures && figures.length > 0) out[name] = several([...(out[name] ?? []), ...figures]);
   };
   const [first, second] = ropes as [Line3, Line3 | undefined];
-  const lines = drawnOut([...ropes, ...bars, ...rings]);
-  const [one, two] = lines as [Line3, Line3 | undefined];
-  const bar = bars[0] && lines[ropes.length]!;
-  if (!first.closed) put('alone', [figure([closedAtInfinity(one.points)])]);
-  if (second && !second.closed) put('second alone', [figure([closedAtInfinity(two!.points)])]);
-  if (!first.closed && ropes.length === 1) eyes.forEach((eye, k) => put(eyes.length > 1 ? `eye ${k + 1}` : 'eye', eyeHeld(first, eye)));
-  if (second && !first.closed && !second.closed) {
-    put('each with itself', apart(one, two!));
-    put('standing with tail', joined(one, two!, false));
-    put('standing with standing', joined(one, two!, true));
-  }
-  if (bar && ropes.length === 1) {
-    if (!first.closed) {
-      put('with the bar', apart(one, bar));
-      put('crosswise with the bar', several([...(joined(one, bar, false) ?? []), ...(joined(one, bar, true) ?? [])]));
+  for (const lines of drawnOut([...ropes, ...bars, ...rings], flattest(ropes.flatMap((r) => r.points)))) {
+    const [one, two] = lines as [Line3, Line3 | undefined];
+    const bar = bars[0] && lines[ropes.length]!;
+    if (!first.closed) put('alone', [figure([closedAtInfinity(one.points)])]);
+    if (second && !second.closed) put('second alone', [figure([closedAtInfinity(two!.points)])]);
+    if (second && !first.closed && !second.closed) {
+      put('each with itself', apart(one, two!));
+      put('standing with tail', joined(one, two!, false));
+      put('standing with standing', joined(one, two!, true));
     }
-    put('turns', runsOf(first, bars[0]!));
+    if (bar && ropes.length === 1 && !first.closed) {
+      put('with the bar', apart(one, bar));
+      put('crosswise with the bar', [...(joined(one, bar, false) ?? []), ...(joined(one, bar, true) ?? [])]);
+    }
+    const ringLines = lines.slice(ropes.length + bars.length);
+    if (first.closed && (bar || ringLines.length > 0)) put('all together', orNull(() => [figure(closedApart([one, ...(bar ? [bar] : []), ...ringLines]))]));
+    if (!first.closed && ropes.length === 1)
+      ringLines.forEach((ring, k) => {
+        put(`ring ${k + 1}`, orNull(() => [figure(closedApart([one, ring]))]));
+        const turns = orNull(() => Math.abs(linkingOf(closedApart([one, ring]))));
+        if (turns !== null) put(`turns in ring ${k + 1}`, [{ as: String(turns), mirrored: String(turns) }]);
+      });
   }
-  const ringLines = lines.slice(ropes.length + bars.length);
-  if (first.closed && (bar || ringLines.length > 0)) put('all together', orNull(() => [figure(closedApart([one, ...(bar ? [bar] : []), ...ringLines]))]));
-  if (!first.closed && ropes.length === 1)
-    ringLines.forEach((ring, k) => {
-      put(`ring ${k + 1}`, orNull(() => [figure(closedApart([one, ring]))]));
-      const turns = orNull(() => Math.abs(linkingOf(closedApart([one, ring]))));
-      if (turns !== null) put(`turns in ring ${k + 1}`, [{ as: String(turns), mirrored: String(turns) }]);
-    });
+  if (!first.closed && ropes.length === 1) eyes.forEach((eye, k) => put(eyes.length > 1 ? `eye ${k + 1}` : 'eye', eyeHeld(first, eye)));
+  if (bars[0] && ropes.length === 1) put('turns', runsOf(first, bars[0]));
   return out;
 }
-

@@ -10,12 +10,16 @@ export interface Strand {
   readonly points: readonly Point3[];
   readonly closed: boolean;
   readonly eyes: readonly number[];
+  /** point indices between which the knot proper lies, where that is known */
+  readonly proper?: readonly [number, number];
 }
 
 /** A strand as it is compared: with the places by which two of them are brought together. */
 export interface Gauge extends Pick<Even, 'points' | 's' | 'closed'> {
-  /** arc lengths of ends, of the first and last place near another part, of the eyes */
+  /** arc lengths: start, first place near another part, for each eye where its legs leave the knot, last place near another part, end */
   readonly anchors: readonly number[];
+  /** arc lengths between which the knot proper lies, where that is known */
+  readonly proper?: readonly [number, number];
 }
 
 const STEP = 0.4;
@@ -31,24 +35,25 @@ export interface Even {
   readonly s: readonly number[];
   readonly closed: boolean;
   readonly eyes: readonly number[];
+  readonly proper?: readonly [number, number];
 }
 
 /** Coarse lines are first made fine, so that smoothing takes as much from one as from another. */
-export function evened({ points, closed, eyes }: Strand): Even {
+export function evened({ points, closed, eyes, proper }: Strand): Even {
   const ring = closed ? [...points, points[0]!] : points;
   const fine = smooth(resample(ring, STEP), ROUNDS);
   const from = arcLengths(ring);
-  const placed = eyes.map((e) => {
+  // near the same share of the way
+  const placed = (e: number): number => {
     const share = from[e]! / from.at(-1)!;
-    // near the same share of the way
     let [best, least] = [0, Infinity];
     for (let i = Math.max(0, Math.floor((share - 0.1) * fine.length)); i < Math.min(fine.length, (share + 0.1) * fine.length); i++) {
       const d = distance(fine[i]!, points[e]!);
       if (d < least) [least, best] = [d, i];
     }
     return best;
-  });
-  return { points: fine, s: arcLengths(fine), closed, eyes: placed };
+  };
+  return { points: fine, s: arcLengths(fine), closed, eyes: eyes.map(placed), ...(proper && { proper: [placed(proper[0]), placed(proper[1])] as const }) };
 }
 
 type Cell = readonly [number, number, number];
@@ -95,14 +100,14 @@ export function gaugesOf(even: readonly Even[], bars: readonly (readonly Point3[
     nearest = Math.min(...near.flat());
   }
   const touching = Math.min(AT_EACH_OTHER.most, Math.max(AT_EACH_OTHER.least, AT_EACH_OTHER.times * nearest));
-  return even.map(({ points, s, closed, eyes }, k) => {
+  return even.map(({ points, s, closed, eyes, proper }, k) => {
     if (closed) return { points, s, closed, anchors: [0, s.at(-1)!] };
-    const touches = (i: number) => near[k]![i]! < touching || bars.some((bar) => bar.some((q) => (q[0] - points[i]![0]) ** 2 + (q[1] - points[i]![1]) ** 2 + (q[2] - points[i]![2]) ** 2 < reach * reach));
-    let first = 0;
-    while (first < points.length - 1 && !touches(first)) first++;
-    let last = points.length - 1;
-    while (last > first && !touches(last)) last--;
-    return { points, s, closed, anchors: [0, s[first]!, ...eyes.map((e) => s[e]!).filter((e) => e > s[first]! && e < s[last]!), s[last]!, s.at(-1)!] };
+    const touches = points.map((p, i) => near[k]![i]! < touching || bars.some((bar) => bar.some((q) => (q[0] - p[0]) ** 2 + (q[1] - p[1]) ** 2 + (q[2] - p[2]) ** 2 < reach * reach)));
+    const first = Math.max(0, touches.indexOf(true));
+    const last = touches.includes(true) ? touches.lastIndexOf(true) : points.length - 1;
+    // where the legs of each eye leave what they lie at
+    const free = eyes.filter((e) => e > first && e < last).flatMap((e) => [Math.max(first, touches.lastIndexOf(true, e)), Math.max(e, touches.indexOf(true, e))]);
+    return { points, s, closed, anchors: [0, s[first]!, ...free.map((i) => s[i]!), s[last]!, s.at(-1)!], ...(proper && { proper: [s[proper[0]]!, s[proper[1]]!] as const }) };
   });
 }
 
@@ -130,27 +135,43 @@ export interface Template {
 }
 
 const PLACES = 90;
-const BESIDE = 2;
+/** rope compared beyond the knot proper, where that is known, and where it is only taken from what lies near what */
+const BESIDE = { known: 0.5, taken: 0 };
+/** rope of an eye's legs that is compared */
+const OF_A_LEG = 1;
 
-/** @param gauges of the stored form, its own contacts taken as the knot proper */
+/** @param gauges of the stored form, or of a specimen */
 export function templateOf(gauges: readonly Gauge[]): Template {
-  const spans = gauges.map((g) => (g.closed ? ([0, g.s.at(-1)!] as const) : ([Math.max(0, g.anchors[1]! - BESIDE), Math.min(g.s.at(-1)!, g.anchors.at(-2)! + BESIDE)] as const)));
-  const total = spans.reduce((sum, [a, b]) => sum + b - a, 0);
-  const step = Math.max(0.5, total / PLACES);
-  const places = gauges.flatMap((g, rope) => {
-    const [a, b] = spans[rope]!;
-    const n = Math.max(4, Math.round((b - a) / step));
-    return Array.from({ length: n + 1 }, (_, k) => {
-      const s = a + ((b - a) * k) / n;
-      return { rope, s, p: pointAt(g, s) };
-    });
+  const spans = gauges.map((g): [number, number][] => {
+    const total = g.s.at(-1)!;
+    if (g.closed) return [[0, total]];
+    const beside = g.proper ? BESIDE.known : BESIDE.taken;
+    const [from, to] = g.proper ?? [g.anchors[1]!, g.anchors.at(-2)!];
+    const cuts = [Math.max(0, from - beside), ...g.anchors.slice(2, -2), Math.min(total, to + beside)];
+    return Array.from({ length: cuts.length / 2 }, (_, k): [number, number] => [cuts[2 * k]! - (k > 0 ? OF_A_LEG : 0), cuts[2 * k + 1]! + (k < cuts.length / 2 - 1 ? OF_A_LEG : 0)]);
   });
+  const total = spans.flat().reduce((sum, [a, b]) => sum + Math.max(0, b - a), 0);
+  const step = Math.max(0.5, total / PLACES);
+  const places = gauges.flatMap((g, rope) =>
+    spans[rope]!.flatMap(([a, b]) => {
+      const n = Math.max(3, Math.round((b - a) / step));
+      return Array.from({ length: n + 1 }, (_, k) => {
+        const s = a + ((b - a) * k) / n;
+        return { rope, s, p: pointAt(g, s) };
+      });
+    }),
+  );
   return { gauges, places };
 }
 
-/** Where a place of the template falls along the specimen's rope: evenly between the anchors that both have. */
-function mapped(template: Gauge, specimen: Gauge, s: number): number {
-  const [from, to] = template.anchors.length === specimen.anchors.length ? [template.anchors, specimen.anchors] : [[template.anchors[0]!, template.anchors[1]!, template.anchors.at(-2)!, template.anchors.at(-1)!], [specimen.anchors[0]!, specimen.anchors[1]!, specimen.anchors.at(-2)!, specimen.anchors.at(-1)!]];
+/** Where places of a template fall along a specimen's rope, as far as can be said before they are laid on each other. */
+type Mapping = (template: Gauge, specimen: Gauge, s: number) => number;
+
+/** Evenly between the anchors that both have. */
+const between: Mapping = (template, specimen, s) => {
+  const both = template.anchors.length === specimen.anchors.length;
+  const outer = (a: readonly number[]) => [a[0]!, a[1]!, a.at(-2)!, a.at(-1)!];
+  const [from, to] = both ? [template.anchors, specimen.anchors] : [outer(template.anchors), outer(specimen.anchors)];
   let k = 0;
   while (k < from.length - 2 && s > from[k + 1]!) k++;
   const span = from[k + 1]! - from[k]!;
@@ -158,28 +179,37 @@ function mapped(template: Gauge, specimen: Gauge, s: number): number {
   if (k === 0) return to[1]! - (from[1]! - s);
   if (k === from.length - 2) return to[k]! + (s - from[k]!);
   return to[k]! + (span > 0 ? ((s - from[k]!) / span) * (to[k + 1]! - to[k]!) : 0);
-}
+};
+/** As far along from where the knot begins. */
+const fromItsBeginning: Mapping = (template, specimen, s) => specimen.anchors[1]! + (s - template.anchors[1]!);
+/** As far along from where the legs of the eyes leave the knot: tails may be cut, and lie beside the standing part or not. */
+const fromTheEyes: Mapping = (template, specimen, s) => {
+  const [own, there] = [template.anchors.slice(2, -2), specimen.anchors.slice(2, -2)];
+  if (own.length === 0 || own.length !== there.length) return specimen.anchors[1]! + (s - template.anchors[1]!);
+  const k = own.reduce((best, a, i) => (Math.abs(a - s) < Math.abs(own[best]! - s) ? i : best), 0);
+  return there[k]! + (s - own[k]!);
+};
+const fromTheStart: Mapping = (_template, _specimen, s) => s;
+const fromTheEnd: Mapping = (template, specimen, s) => specimen.s.at(-1)! - (template.s.at(-1)! - s);
+const MAPPINGS: readonly Mapping[] = [between, fromItsBeginning, fromTheEyes, fromTheStart, fromTheEnd];
 
 interface Turn {
   readonly r: readonly (readonly [number, number, number])[];
   readonly from: Point3;
   readonly to: Point3;
-  readonly by: number;
 }
-const apply = ({ r, from, to, by }: Turn, p: Point3): Point3 => {
+const apply = ({ r, from, to }: Turn, p: Point3): Point3 => {
   const q = subtract(p, from);
-  return [to[0] + by * dot(r[0] as unknown as Point3, q), to[1] + by * dot(r[1] as unknown as Point3, q), to[2] + by * dot(r[2] as unknown as Point3, q)];
+  return [to[0] + dot(r[0] as unknown as Point3, q), to[1] + dot(r[1] as unknown as Point3, q), to[2] + dot(r[2] as unknown as Point3, q)];
 };
 
-/** The rotation and shift, and where asked the scale, that lay `a` on `b` best. */
-function bestTurn(a: readonly Point3[], b: readonly Point3[], scaled: boolean): Turn {
+/** The rotation and shift that lay `a` on `b` best. */
+function bestTurn(a: readonly Point3[], b: readonly Point3[]): Turn {
   const middle = (q: readonly Point3[]) => scale(q.reduce<Point3>(add, [0, 0, 0]), 1 / q.length);
   const [ca, cb] = [middle(a), middle(b)];
   const m = [[0, 0, 0], [0, 0, 0], [0, 0, 0]];
-  let size = 0;
   a.forEach((p, k) => {
     const [u, v] = [subtract(p, ca), subtract(b[k]!, cb)];
-    size += dot(u, u);
     for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) m[i]![j]! += u[i]! * v[j]!;
   });
   const [[xx, xy, xz], [yx, yy, yz], [zx, zy, zz]] = m as [[number, number, number], [number, number, number], [number, number, number]];
@@ -192,10 +222,7 @@ function bestTurn(a: readonly Point3[], b: readonly Point3[], scaled: boolean): 
     [w * w + x * x - y * y - z * z, 2 * (x * y - w * z), 2 * (x * z + w * y)], [2 * (x * y + w * z), w * w - x * x + y * y - z * z, 2 * (y * z - w * x)],
     [2 * (x * z - w * y), 2 * (y * z + w * x), w * w - x * x - y * y + z * z],
   ] as [number, number, number][];
-  const turn = { r, from: ca, to: cb, by: 1 };
-  if (!scaled) return turn;
-  const along = a.reduce((sum, p, k) => sum + dot(subtract(apply(turn, p), cb), subtract(b[k]!, cb)), 0);
-  return { ...turn, by: size > 0 ? along / size : 1 };
+  return { r, from: ca, to: cb };
 }
 
 /** Of a symmetric 4 by 4 matrix, by Jacobi's rotations. */
@@ -235,49 +262,63 @@ export interface Fit {
   readonly apart: number;
   /** lays a point of the template where it falls in the specimen's frame */
   readonly lay: (p: Point3) => Point3;
+  /** arc length along the specimen's rope at each place of the template */
+  readonly at: readonly number[];
 }
 
 /** How far along the rope a place is looked for when it is matched again. */
 const LOOK = [3, 2, 1.4] as const;
+/** of several beginnings so many are followed up */
+const FOLLOWED = 2;
+const STARTS = 24;
 
 /**
  * @param template a stored form @param specimen its ropes in the same order
- * @param mirror the template's mirror image is meant @param scaled it may be larger or smaller as a whole
+ * @param mirror the template's mirror image is meant @param share of the places so many count, the best; the others may lie anywhere
  */
-export function fitOf(template: Template, specimen: readonly Gauge[], mirror: boolean, scaled = false): Fit {
+export function fitOf(template: Template, specimen: readonly Gauge[], mirror: boolean, share = 1): Fit {
   const flip = (p: Point3): Point3 => (mirror ? [p[0], p[1], -p[2]] : p);
   const a = template.places.map((q) => flip(q.p));
-  // a sling has no first place: the best of several starts
-  const starts = template.gauges[0]!.closed ? Array.from({ length: 24 }, (_, k) => k / 24) : [0];
+  const pointsAt = (at: readonly number[]) => template.places.map((q, k) => pointAt(specimen[q.rope]!, at[k]!));
+  const left = (turn: Turn, b: readonly Point3[]) => {
+    const squares = a.map((p, k) => distance(apply(turn, p), b[k]!) ** 2).sort((x, y) => x - y);
+    const counted = squares.slice(0, Math.ceil(squares.length * share));
+    return Math.sqrt(counted.reduce((sum, v) => sum + v, 0) / counted.length);
+  };
+  const first = template.gauges[0]!;
+  const total = specimen[0]!.s.at(-1)!;
+  // a sling has no first place: several are tried either way, the best are followed up
+  const begun = first.closed
+    ? Array.from({ length: 2 * STARTS }, (_, k) => template.places.map((q) => total * ((k >> 1) / STARTS + ((k % 2 ? 1 : -1) * q.s) / first.s.at(-1)!)))
+    : MAPPINGS.map((mapping) => template.places.map((q) => mapping(template.gauges[q.rope]!, specimen[q.rope]!, q.s)));
+  const turned = begun.map((at) => {
+    const b = pointsAt(at);
+    const turn = bestTurn(a, b);
+    return { at, turn, apart: left(turn, b) };
+  });
+  turned.sort((x, y) => x.apart - y.apart);
   let best: Fit | null = null;
-  for (const start of starts)
-    for (const way of template.gauges[0]!.closed ? [1, -1] : [1]) {
-      const place = (q: Template['places'][number]): number => {
-        const g = specimen[q.rope]!;
-        if (!g.closed) return mapped(template.gauges[q.rope]!, g, q.s);
-        return g.s.at(-1)! * (start + (way * q.s) / template.gauges[q.rope]!.s.at(-1)!);
-      };
-      let at = template.places.map(place);
-      let b = template.places.map((q, k) => pointAt(specimen[q.rope]!, at[k]!));
-      let turn = bestTurn(a, b, scaled);
-      for (const look of LOOK) {
-        at = template.places.map((q, k) => {
-          const target = apply(turn, a[k]!);
-          const from = at[k]!;
-          let [found, least] = [from, Infinity];
-          for (let d = -look; d <= look; d += 0.4) {
-            const p = pointAt(specimen[q.rope]!, from + d);
-            const e = (p[0] - target[0]) ** 2 + (p[1] - target[1]) ** 2 + (p[2] - target[2]) ** 2;
-            if (e < least) [least, found] = [e, from + d];
-          }
-          return found;
-        });
-        b = template.places.map((q, k) => pointAt(specimen[q.rope]!, at[k]!));
-        turn = bestTurn(a, b, scaled);
-      }
-      const apart = Math.sqrt(a.reduce((sum, p, k) => sum + distance(apply(turn, p), b[k]!) ** 2, 0) / a.length);
-      const last = turn;
-      if (!best || apart < best.apart) best = { apart, lay: (p) => apply(last, flip(p)) };
+  for (const start of turned.slice(0, FOLLOWED)) {
+    let { at, turn, apart } = start;
+    for (const look of LOOK) {
+      const laid = turn;
+      at = template.places.map((q, k) => {
+        const target = apply(laid, a[k]!);
+        const from = at[k]!;
+        let [found, least] = [from, Infinity];
+        for (let d = -look; d <= look; d += 0.4) {
+          const p = pointAt(specimen[q.rope]!, from + d);
+          const e = (p[0] - target[0]) ** 2 + (p[1] - target[1]) ** 2 + (p[2] - target[2]) ** 2;
+          if (e < least) [least, found] = [e, from + d];
+        }
+        return found;
+      });
+      const b = pointsAt(at);
+      turn = bestTurn(a, b);
+      apart = left(turn, b);
     }
+    const last = turn;
+    if (!best || apart < best.apart) best = { apart, at, lay: (p) => apply(last, flip(p)) };
+  }
   return best!;
 }

@@ -3,7 +3,7 @@
  * length, a gate or a host's direction tells. Several forms may be left: they are named together only where nothing in the rope could tell
  * them apart, otherwise nothing is named and it is said what would decide. A shape that fits no form is unknown, and no name is guessed.
  */
-import { distance, lengthOf, type Point3 } from '../curve';
+import { distance, type Point3 } from '../curve';
 import { knotById, shapeOf } from '../knots/catalogue';
 import { SHORT_TAIL_ROPE_DIAMETERS } from '../knots/changes';
 import { STATES, type ShapeComponent, type ShapeState } from '../knots/stored';
@@ -86,6 +86,8 @@ const NOT_MUCH_WORSE = { times: 1.6, by: 0.1 };
 /** A foreign drawing may show so many more crossings than the stored form at its most tangled. */
 const MORE_CROSSINGS = 4;
 
+/** Families whose knots lie round their object: without it they are no knots. */
+const ROUND_ITS_OBJECT: readonly string[] = ['hitch', 'friction'];
 /** How much wider or narrower a post may be than the stored one. */
 const POST_RATIO = 1.35;
 
@@ -109,9 +111,10 @@ function candidatesOf(p: Prepared, evidence: Evidence): Candidate[] {
     const own = k.states.tight;
     if (kindOf(own) !== kind) return [];
     if (own.laid.eyes.length !== p.laid.eyes.length && p.laid.eyesKnown) return [];
-    // what a hitch lies round has to be there; in an eye there may hang anything
+    // what a hitch lies round has to be there; in an eye there may hang anything, but nothing more than hang
     const wanted = ringsOf(k);
-    if (own.laid.eyes.length === 0 && wanted !== p.laid.rings.length) return [];
+    if ((own.laid.eyes.length === 0 || ROUND_ITS_OBJECT.includes(knotById(k.form.knot).entry.family)) && wanted !== p.laid.rings.length) return [];
+    if (wanted === 0 && p.laid.rings.some((_, n) => Number(evidence[`turns in ring ${n + 1}`]?.[0]?.as ?? 0) > 1)) return [];
     if (k.things.some((t) => t.role === 'post') && Math.abs(Math.log(p.laid.bars[0]!.diameter / own.laid.bars[0]!.diameter)) > Math.log(POST_RATIO)) return [];
     const figures = wanted > 0 ? k.figures : Object.fromEntries(Object.entries(k.figures).filter(([name]) => !name.includes('ring')));
     return [false, true].flatMap((mirror): Candidate[] => {
@@ -126,10 +129,13 @@ function candidatesOf(p: Prepared, evidence: Evidence): Candidate[] {
   });
 }
 
+/** A specimen's legs and tail may lie at each other farther than a form's do. */
+const MOST_OF_IT = 0.88;
+
 /** How far apart the two are when the specimen is laid on the form: a form whose strands are only a part of the specimen's does not fit. */
 function bothWays(c: Candidate, p: Prepared): number {
   const template = c.turned ? { gauges: p.template.gauges.slice().reverse(), places: p.template.places.map((q) => ({ ...q, rope: 1 - q.rope })) } : p.template;
-  return Math.max(c.fit.apart, fitOf(template, c.known.states[c.state].template.gauges, c.mirror).apart);
+  return Math.max(c.fit.apart, fitOf(template, c.known.states[c.state].template.gauges, c.mirror, MOST_OF_IT).apart);
 }
 
 const middle = (points: readonly Point3[], [a, b]: readonly [number, number]): Point3 => points[Math.round((a + b) / 2)]!;
@@ -139,7 +145,7 @@ function thingsLie(c: Candidate, p: Prepared): { agree: boolean; needs: Need[] }
   const needs: Need[] = [];
   let agree = true;
   for (const t of shapeOf(c.known.form.knot, c.known.form.form, c.state)) {
-    if (t.role === 'ring' && t.marks?.gate && c.known.states.tight.laid.eyes.length === 0) {
+    if (t.role === 'ring' && t.marks?.gate && knotById(c.known.form.knot).entry.family === 'hitch') {
       const [gate] = p.laid.gates;
       if (!gate) needs.push('gate');
       else if (distance(c.fit.lay(middle(t.points, t.marks.gate)), gate) > 3) agree = false;
@@ -160,24 +166,31 @@ function thingsLie(c: Candidate, p: Prepared): { agree: boolean; needs: Need[] }
 const sameName = (a: Name, b: Name) => a.knot === b.knot && a.fault === b.fault;
 const distinct = (names: readonly Name[]): Name[] => names.filter((n, i) => names.findIndex((m) => sameName(m, n)) === i);
 
-/** Arc length of the rope beyond the knot proper, and of the eye, in the specimen. */
-function lengthsOf(c: Candidate, p: Prepared): { tail: number; storedTail: number; eye: number | null; storedEye: number | null } {
-  const gauge = p.template.gauges[0]!;
-  const own = c.known.states[c.state];
-  const from = own.laid.ropes[0]!;
-  const marks = shapeOf(c.known.form.knot, c.known.form.form, c.state)[0]!.marks;
-  const tailPoint = marks?.tail ? c.fit.lay(from.points[marks.tail[0]]!) : null;
-  const near = (q: Point3): number => gauge.points.reduce((best, x, i) => (distance(x, q) < distance(gauge.points[best]!, q) ? i : best), gauge.points.length >> 1);
-  const tail = tailPoint ? gauge.s.at(-1)! - gauge.s[near(tailPoint)]! : gauge.s.at(-1)! - gauge.anchors.at(-2)!;
-  const storedTail = marks?.tail ? lengthOf(from.points.slice(marks.tail[0])) : 0;
-  const legs = marks?.legs;
-  if (!legs) return { tail, storedTail, eye: null, storedEye: null };
-  const [a, b] = [near(c.fit.lay(from.points[legs[0][0]]!)), near(c.fit.lay(from.points[legs[1][1]]!))];
-  return { tail, storedTail, eye: Math.abs(gauge.s[b]! - gauge.s[a]!), storedEye: lengthOf(from.points.slice(legs[0][0], legs[1][1] + 1)) };
+/** Arc length of each rope beyond the knot proper, and of the eye, in the specimen and in the form. */
+function lengthsOf(c: Candidate, p: Prepared): { tails: { is: number; stored: number }[]; eyes: { is: number; stored: number }[] } {
+  const { template } = c.known.states[c.state];
+  const gauges = c.turned ? p.template.gauges.slice().reverse() : p.template.gauges;
+  // where a place of the form fell: from the nearest place that was compared on
+  const fell = (rope: number, s: number): number => {
+    let [best, least] = [0, Infinity];
+    template.places.forEach((q, k) => {
+      if (q.rope === rope && Math.abs(q.s - s) < least) [least, best] = [Math.abs(q.s - s), k];
+    });
+    return c.fit.at[best]! + s - template.places[best]!.s;
+  };
+  const tails = template.gauges.map((g, rope) => {
+    const from = g.proper?.[1] ?? g.anchors.at(-2)!;
+    return { is: gauges[rope]!.s.at(-1)! - fell(rope, from), stored: g.s.at(-1)! - from };
+  });
+  const own = template.gauges[0]!.anchors.slice(2, -2);
+  const eyes = Array.from({ length: own.length / 2 }, (_, k) => ({ is: fell(0, own[2 * k + 1]!) - fell(0, own[2 * k]!), stored: own[2 * k + 1]! - own[2 * k]! }));
+  return { tails, eyes };
 }
 
 /** Longer by this than the stored length a tail or leg is another, an eye too large; a tail below this is short. */
 const LONGER = { tail: 9, leg: 4, eye: 11 };
+/** eyes whose lengths differ by no more count as equal, diameters */
+const EYES_ALIKE = 6;
 const SHORT = SHORT_TAIL_ROPE_DIAMETERS + 1.4;
 
 /** What only lengths, harness points and looseness tell of a form that is right as to its path. */
@@ -187,10 +200,10 @@ function measured(c: Candidate, name: Name, p: Prepared, evidence: Evidence, sto
   const faults: FaultId[] = [];
   if (p.laid.ropes[0]!.closed) return { faults, perhaps: has('loose') && c.state !== 'tight' ? ['loose'] : [] };
   const l = lengthsOf(c, p);
-  if (has('tail-short') && l.tail < SHORT) faults.push('tail-short');
-  else if (stored_ && has('tail-long') && l.tail > l.storedTail + LONGER.tail) faults.push('tail-long');
-  else if (stored_ && has('uneven-legs') && l.tail > l.storedTail + LONGER.leg) faults.push('uneven-legs');
-  if (stored_ && has('eye-too-large') && l.eye !== null && l.storedEye !== null && l.eye > l.storedEye + LONGER.eye) faults.push('eye-too-large');
+  if (has('tail-short') && Math.min(...l.tails.map((t) => t.is)) < SHORT) faults.push('tail-short');
+  else if (stored_ && has('tail-long') && l.tails[0]!.is > l.tails[0]!.stored + LONGER.tail) faults.push('tail-long');
+  else if (stored_ && has('uneven-legs') && l.tails[0]!.is > l.tails[0]!.stored + LONGER.leg) faults.push('uneven-legs');
+  if (stored_ && has('eye-too-large') && l.eyes.length === 1 && l.eyes[0]!.is > l.eyes[0]!.stored + LONGER.eye) faults.push('eye-too-large');
   if (has('one-harness-point') && p.laid.ringNames.filter((n) => n.startsWith('harness-point')).length === 2) {
     const through = p.laid.rings.map((_, k) => evidence[`turns in ring ${k + 1}`]?.[0]?.as ?? '0').filter((v) => v !== '0').length;
     if (through < 2) faults.push('one-harness-point');
@@ -221,7 +234,7 @@ export function identify(components: readonly Entered[]): Identified {
   }
   const within = ranked.filter(({ c, apart }) => (lies || !c.known.plain) && apart <= Math.max(best.apart * NOT_MUCH_WORSE.times, best.apart + NOT_MUCH_WORSE.by));
   if (!lies && (within.length === 0 || crossings > Math.max(...within.map(({ c }) => c.known.seen)) + MORE_CROSSINGS)) return unknown();
-  const things = within.map(({ c }) => ({ c, ...thingsLie(c, p) }));
+  const things = byTheirEyes(within.map(({ c }) => c), p).map((c) => ({ c, ...thingsLie(c, p) }));
   const kept = things.filter((t) => t.agree);
   if (kept.length === 0) return unknown();
   const needs = [...new Set(kept.flatMap((t) => t.needs))];
@@ -243,6 +256,13 @@ export function identify(components: readonly Entered[]): Identified {
     return [...right, ...perhaps.map((f): Match => ({ knot: name.knot, fault: f, relation, certainty }))];
   });
   return answer({ matches: matches.filter((m, i) => matches.findIndex((n) => sameName(m, n)) === i), needs, undecided });
+}
+
+/** Of forms of one knot with two eyes those whose eyes are as long as the specimen's: there the knot itself is the same. */
+function byTheirEyes(all: readonly Candidate[], p: Prepared): Candidate[] {
+  if (p.laid.eyes.length < 2 || new Set(all.map((c) => c.known.form.knot)).size > 1) return [...all];
+  const off = all.map((c) => lengthsOf(c, p).eyes.reduce((sum, e) => sum + Math.abs(e.is - e.stored), 0));
+  return all.filter((_, k) => off[k]! <= Math.min(...off) + EYES_ALIKE);
 }
 
 /** What would tell forms apart that both fit about as well. */

@@ -2,7 +2,7 @@
  * What is known of every form: the figures by which topology tells it, and its three states as templates. The figures are computed once
  * (npm run bake writes them beside this file); a figure counts where it is the same in all three states.
  */
-import { add, scale, type Point3 } from '../curve';
+import { add, scale, type Line3, type Point3 } from '../curve';
 import { shapeOf } from '../knots/catalogue';
 import { STATES, type ShapeState } from '../knots/stored';
 import { fault } from '../errors';
@@ -39,29 +39,36 @@ const CLOSEST = 0.25;
 /** How near to a ring's or bar's middle line rope lies on it, beyond half its thickness. */
 const ON_IT = 1.2;
 
-export function prepared(components: readonly Entered[]): Prepared {
+/** @param proper point indices of each rope between which the knot lies, where they are known */
+export function prepared(components: readonly Entered[], proper?: readonly (readonly [number, number] | undefined)[]): Prepared {
   const laid = specimenOf(components);
-  const even = laid.ropes.map((r, k) => evened({ ...r, eyes: k === 0 ? laid.eyes : [] }));
+  const even = laid.ropes.map((r, k) => evened({ ...r, eyes: k === 0 ? laid.eyes : [], ...(proper?.[k] && { proper: proper[k] }) }));
   // evened parts of rope nearer than this are no shape of two strands
   if (Math.min(...nearestParts(even, CLOSEST * 4).flat()) < CLOSEST) throw fault('strands-touch');
-  const bars = [...laid.bars, ...laid.rings].map((b) => b.points);
+  const smoothed = <T extends Line3>(line: T): T => ({ ...line, points: evened({ ...line, eyes: [] }).points.slice(0, line.closed ? -1 : undefined) });
+  const [evenBars, evenRings] = [laid.bars.map(smoothed), laid.rings.map(smoothed)];
+  // what only hangs in an eye says nothing of where the knot lies
+  const bars = [...evenBars, ...(laid.eyes.length > 0 ? [] : evenRings)].map((b) => b.points);
   const reach = Math.max(1.6, (laid.bars[0]?.diameter ?? 1) / 2 + ON_IT);
   const lines = even.map((e) => ({ ...sparse(e.closed ? e.points.slice(0, -1) : e.points, e.eyes), closed: e.closed }));
   return {
-    laid, even: { ...laid, ropes: lines.map(({ points, closed }) => ({ points, closed })), eyes: lines[0]!.kept },
+    laid, even: { ...laid, ropes: lines.map(({ points, closed }) => ({ points, closed })), eyes: lines[0]!.kept, bars: evenBars, rings: evenRings },
     template: templateOf(gaugesOf(even, bars, reach)),
   };
 }
 
 /** A form in a state as if it were handed in. */
-export const preparedForm = ({ knot, form }: Form, state: ShapeState): Prepared => prepared(shapeOf(knot, form, state) as readonly Entered[]);
-
-const sameValues = (a: readonly Figure[], b: readonly Figure[]) => a.length === b.length && a.every((f, k) => f.as === b[k]!.as);
+export function preparedForm({ knot, form }: Form, state: ShapeState): Prepared {
+  const components = shapeOf(knot, form, state);
+  const proper = components.filter((c) => c.role === 'rope' || c.role === 'second-rope').map(({ marks }) => (marks?.standing && marks.tail ? ([marks.standing[1], marks.tail[0]] as const) : undefined));
+  return prepared(components as readonly Entered[], proper);
+}
 
 /** The figures that all three states agree on. */
 export function figuresOfForm(form: Form): Figures {
   const states = STATES.map((state) => evidenceOf(preparedForm(form, state).even));
-  return Object.fromEntries(Object.entries(states[0]!).filter(([name, value]) => states.every((s) => s[name] && sameValues(s[name], value))));
+  const shared = Object.entries(states[0]!).map(([name, values]) => [name, values.filter((v) => states.every((s) => s[name]?.some((f) => f.as === v.as)))] as const);
+  return Object.fromEntries(shared.filter(([, values]) => values.length > 0));
 }
 
 /** Of all forms, by their ids. */

@@ -3,7 +3,8 @@ import { arcLengths, nearestIndex, resample, type Point3 } from '../curve';
 import { fault } from '../errors';
 import { crossingsSeenFrom } from '../topology';
 import { CATALOGUE } from './index';
-import { changedForm, isChange } from './changes';
+import { changedForm, isChange, withDeeperEye } from './changes';
+import { LARGE_EYE_EXTRA_ROPE_DIAMETERS } from './eye-variants';
 import { harnessPoints, karabinerIn, ringIn, ringInPlaceOf } from './objects';
 import { inState, pointsOf, triples, type BakedForm, type BakedRope, type CatalogueKnot, type ShapeComponent, type ShapeState } from './stored';
 import type { Made } from './types';
@@ -36,6 +37,8 @@ export function storedForm(id: string, form: string): BakedForm {
   if (made?.by === 'knot') return storedForm(made.knot, made.form ?? 'right');
   const found = baked.forms[isChange(made) ? 'right' : form];
   if (!found) throw fault('unknown-fault', { knot: id, fault: form });
+  // drawn up, a large eye is baked; laid, it is drawn out of the author's
+  if (form === 'eye-too-large') return { ...found, laid: withDeeperEye(found.laid, LARGE_EYE_EXTRA_ROPE_DIAMETERS) };
   return isChange(made) ? changedForm(found, made) : found;
 }
 

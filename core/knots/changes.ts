@@ -3,7 +3,7 @@
  * a hitch or a gate looks, what is clipped, how loosely it lies. Each is one named operation on a stored form and touches nothing else.
  * Unit: rope diameters.
  */
-import { arcLengths, nearestIndex, type Point3 } from '../curve';
+import { arcLengths, nearestIndex, resample, type Point3 } from '../curve';
 import { pointsOf, type BakedForm, type BakedRope, type BakedShape, type ShapeComponent, type ShapeMarks } from './stored';
 import type { Made } from './types';
 
@@ -12,6 +12,7 @@ export const SHORT_TAIL_ROPE_DIAMETERS = 2;
 /** Length added where a tail, or a leg, is too long. */
 export const LONGER_ROPE_DIAMETERS = 14;
 export const UNEVEN_ROPE_DIAMETERS = 7;
+const TOWARD_THE_VIEWER = 0.3;
 
 const everyState = (form: BakedForm, change: (shape: BakedShape) => BakedShape): BakedForm => ({ ...form, laid: change(form.laid), set: { ...form.set, dressed: change(form.set.dressed), tight: change(form.set.tight) } });
 
@@ -36,6 +37,36 @@ function runTheOtherWay<T extends BakedRope & { eyeGrown?: number; secondEyeGrow
   };
 }
 
+/** Spacing of points put into an eye that is drawn out, diameters. */
+const EYE_STEP = 0.45;
+
+/** The eye drawn out: its legs run on for so much longer before they bend. */
+export function withDeeperEye(shape: BakedShape, deeper: number): BakedShape {
+  const { legs, eye } = shape.marks;
+  if (!legs || eye === undefined) return shape;
+  const points = pointsOf(shape);
+  const [from, to] = [legs[0][0], legs[1][1]];
+  const root = points[from]!.map((c, j) => (c + points[to]![j]!) / 2);
+  const out = points[eye]!.map((c, j) => c - root[j]!);
+  const l = Math.hypot(out[0]!, out[1]!, out[2]!);
+  const reach = (i: number) => points[i]!.reduce((sum, c, j) => sum + ((c - root[j]!) * out[j]!) / l, 0) / l;
+  const ease = (x: number) => (x <= 0 ? 0 : x >= 1 ? 1 : x * x * (3 - 2 * x));
+  const drawn = points.slice(from, to + 1).map((p, k): Point3 => {
+    const by = (deeper * ease((reach(from + k) - 0.1) / 0.6)) / l;
+    return [p[0] + by * out[0]!, p[1] + by * out[1]!, p[2] + by * out[2]!];
+  });
+  const inner = resample(drawn, EYE_STEP).map((p): Point3 => p.map((c) => Math.round(c * 1e4) / 1e4) as unknown as Point3);
+  const grown = inner.length - drawn.length;
+  const at = from + nearestIndex(inner, drawn[eye - from]!);
+  const later = ([a, b]: readonly [number, number]) => [a + grown, b + grown] as const;
+  const after = (m: readonly [number, number] | undefined) => (m && m[0] >= to ? later(m) : m);
+  const { collar, nipping_loop } = shape.marks;
+  return {
+    ...shape, xyz: [...points.slice(0, from), ...inner, ...points.slice(to + 1)].flat(), eyeGrown: (shape.eyeGrown ?? 0) + grown,
+    marks: { ...shape.marks, tail: later(shape.marks.tail), eye: at, legs: [[from, at], [at, to + grown]], ...(collar && { collar: after(collar)! }), ...(nipping_loop && { nipping_loop: after(nipping_loop)! }) },
+  };
+}
+
 /** The first rope, or the second, or both, run from what was the tail. */
 const endsExchanged = (form: BakedForm, ropes: readonly (0 | 1)[]): BakedForm =>
   everyState(form, (shape) => {
@@ -53,9 +84,13 @@ function withTail(shape: BakedShape, length: { readonly of: number } | { readonl
     return to < 0 ? shape : { ...shape, xyz: shape.xyz.slice(0, 3 * (to + 1)), marks: { ...shape.marks, tail: [from, to] } };
   }
   const [end, before] = [points.at(-1)!, points.at(-4)!];
-  const l = Math.hypot(end[0] - before[0], end[1] - before[1], end[2] - before[2]);
+  // straight on, and a little toward the viewer, so that it passes in front of what lies there
+  const heading = [end[0] - before[0], end[1] - before[1], end[2] - before[2]];
+  const plain = Math.hypot(heading[0]!, heading[1]!, heading[2]!);
+  heading[2]! += TOWARD_THE_VIEWER * plain;
+  const l = Math.hypot(heading[0]!, heading[1]!, heading[2]!);
   const step = 0.45;
-  const more = Array.from({ length: Math.round(length.more / step) }, (_, k) => end.map((c, j) => Math.round((c + ((c - before[j]!) / l) * step * (k + 1)) * 1e4) / 1e4));
+  const more = Array.from({ length: Math.round(length.more / step) }, (_, k) => end.map((c, j) => Math.round((c + (heading[j]! / l) * step * (k + 1)) * 1e4) / 1e4));
   return { ...shape, xyz: [...shape.xyz, ...more.flat()], marks: { ...shape.marks, tail: [from, points.length - 1 + more.length] } };
 }
 

@@ -95,24 +95,26 @@ const STEPS_PER_TURN = 16;
  * A loop knot as two open strands: the rope is cut at the far point of the eye and both legs are led outward side by side.
  * @param eye index of the far point of the eye
  * @param turns full turns of the legs about each other on the way out
+ * @param way the direction in which they are led, away from the middle unless it is said
  * @returns the half with the standing part, then the half with the tail, each still from the standing end on
  * @throws eye-not-found where the index is not inside the rope; shape-not-finite, too-few-points
  */
-export function openedAtEye(points: readonly Point3[], eye: number, turns = 0): [Line3, Line3] {
+export function openedAtEye(points: readonly Point3[], eye: number, turns = 0, way?: Point3): [Line3, Line3] {
   refuseUnfit([{ points, closed: false }]);
   if (!Number.isInteger(eye) || eye < 1 || eye > points.length - 2) throw fault('eye-not-found');
   const { centre, far } = surround([points]);
   const tip = points[eye]!;
-  const out = unit(subtract(tip, centre));
+  const from = way ? tip : centre;
+  const out = way ? unit(way) : unit(subtract(tip, centre));
   const along = unit(subtract(points[eye + 1]!, points[eye - 1]!));
   const u = unit(subtract(along, scale(out, dot(along, out))));
   const v = cross(out, u);
-  const reach = distance(tip, centre);
+  const reach = distance(tip, from);
   const gap = 0.02 * far;
   const steps = STEPS_PER_TURN * Math.abs(turns);
   const [first, second]: [Point3[], Point3[]] = [[], []];
   const put = (distanceOut: number, width: number, angle: number) => {
-    const base = add(centre, scale(out, distanceOut));
+    const base = add(from, scale(out, distanceOut));
     const off = scale(add(scale(u, Math.cos(angle)), scale(v, Math.sin(angle))), width);
     first.push(subtract(base, off));
     second.push(add(base, off));
