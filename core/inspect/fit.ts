@@ -3,7 +3,7 @@
  * (Horn 1987, unit quaternions), then matched again nearby, a few times. What is compared is the knot proper. It tells forms apart that are
  * one to topology: crossed pairs, lanes, wraps, which end is loaded. Unit: rope diameters.
  */
-import { add, arcLengths, distance, dot, resample, scale, smooth, subtract, type Point3 } from '../curve';
+import { add, arcLengths, distance, dot, resample, scale, smooth, subtract, unit, type Point3 } from '../curve';
 
 /** A rope to be compared: its points from the standing end to the tail, and where its eyes' far points are. */
 export interface Strand {
@@ -26,6 +26,8 @@ const STEP = 0.4;
 /** rounds of smoothing that take a tenth of a diameter of noise away and leave a tight bend */
 const ROUNDS = 4;
 const NEIGHBOURS = 4;
+/** cosine of the angle above which two strands run alongside, as pairs and the legs of an eye do: that says nothing of where the knot is */
+const ALONGSIDE = 0.8;
 /** so much farther than the nearest parts of a knot are, its parts still lie at each other; and how far that is at least and at most */
 const AT_EACH_OTHER = { times: 1.75, least: 1.75, most: 4.2 };
 
@@ -59,8 +61,8 @@ export function evened({ points, closed, eyes, proper }: Strand): Even {
 type Cell = readonly [number, number, number];
 const AROUND: readonly Cell[] = [-1, 0, 1].flatMap((x) => [-1, 0, 1].flatMap((y) => [-1, 0, 1].map((z): Cell => [x, y, z])));
 
-/** For each point of each line the distance to the nearest point of another part, Infinity where none is within `reach`. */
-export function nearestParts(lines: readonly Pick<Even, 'points' | 's' | 'closed'>[], reach: number): number[][] {
+/** For each point of each line the distance to the nearest point of another part, Infinity where none is within `reach`. @param across only parts that run otherwise */
+export function nearestParts(lines: readonly Pick<Even, 'points' | 's' | 'closed'>[], reach: number, across = false): number[][] {
   const cells = new Map<number, { line: number; i: number }[]>();
   // two cells that share a number only cost a look: every distance is taken
   const key = (p: Point3, d: Cell) => Math.imul(Math.floor(p[0] / reach) + d[0], 73_856_093) ^ Math.imul(Math.floor(p[1] / reach) + d[1], 19_349_663) ^ Math.imul(Math.floor(p[2] / reach) + d[2], 83_492_791);
@@ -72,9 +74,14 @@ export function nearestParts(lines: readonly Pick<Even, 'points' | 's' | 'closed
       else cells.set(k, [{ line, i }]);
     }),
   );
+  const tangent = (line: number, i: number): Point3 => {
+    const { points } = lines[line]!;
+    return unit(subtract(points[Math.min(points.length - 1, i + 1)]!, points[Math.max(0, i - 1)]!));
+  };
   return lines.map(({ points, s, closed }, line) => {
     const total = s.at(-1)!;
     return points.map((p, i) => {
+      const along = across ? tangent(line, i) : null;
       let least = Infinity;
       for (const d of AROUND)
         for (const o of cells.get(key(p, d)) ?? []) {
@@ -82,6 +89,7 @@ export function nearestParts(lines: readonly Pick<Even, 'points' | 's' | 'closed
             const arc = Math.abs(s[o.i]! - s[i]!);
             if ((closed ? Math.min(arc, total - arc) : arc) <= NEIGHBOURS) continue;
           }
+          if (along && Math.abs(dot(along, tangent(o.line, o.i))) > ALONGSIDE) continue;
           const q = lines[o.line]!.points[o.i]!;
           least = Math.min(least, (q[0] - p[0]) ** 2 + (q[1] - p[1]) ** 2 + (q[2] - p[2]) ** 2);
         }
@@ -100,6 +108,9 @@ export function gaugesOf(even: readonly Even[], bars: readonly (readonly Point3[
     nearest = Math.min(...near.flat());
   }
   const touching = Math.min(AT_EACH_OTHER.most, Math.max(AT_EACH_OTHER.least, AT_EACH_OTHER.times * nearest));
+  const crossed = nearestParts(even, touching, true);
+  // a knot all of whose strands run alongside, as far as this tells: then everything near counts
+  if (crossed.flat().some((d) => d < touching)) near = crossed;
   return even.map(({ points, s, closed, eyes, proper }, k) => {
     if (closed) return { points, s, closed, anchors: [0, s.at(-1)!] };
     const touches = points.map((p, i) => near[k]![i]! < touching || bars.some((bar) => bar.some((q) => (q[0] - p[0]) ** 2 + (q[1] - p[1]) ** 2 + (q[2] - p[2]) ** 2 < reach * reach)));
@@ -111,22 +122,45 @@ export function gaugesOf(even: readonly Even[], bars: readonly (readonly Point3[
   });
 }
 
-const pointAt = (g: Gauge, at: number): Point3 => {
-  const { s, points } = g;
-  const total = s.at(-1)!;
-  const x = g.closed ? ((at % total) + total) % total : Math.min(total, Math.max(0, at));
-  let low = 0;
-  let high = s.length - 1;
-  while (high - low > 1) {
-    const mid = (low + high) >> 1;
-    if (s[mid]! <= x) low = mid;
-    else high = mid;
-  }
-  const span = s[high]! - s[low]! || 1;
-  const t = (x - s[low]!) / span;
-  const [a, b] = [points[low]!, points[high]!];
-  return [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1]), a[2] + t * (b[2] - a[2])];
+/** Index of the last point at or before an arc length. Steps are nearly even: it is not far from its share of the way. */
+function indexAt({ s }: Gauge, x: number): number {
+  const last = s.length - 2;
+  let i = Math.min(last, Math.max(0, Math.floor((x / (s[last + 1]! || 1)) * (last + 1))));
+  while (i > 0 && s[i]! > x) i--;
+  while (i < last && s[i + 1]! <= x) i++;
+  return i;
+}
+
+const within = (g: Gauge, at: number): number => {
+  const total = g.s.at(-1)!;
+  return g.closed ? ((at % total) + total) % total : Math.min(total, Math.max(0, at));
 };
+
+function pointAt(g: Gauge, at: number): Point3 {
+  const x = within(g, at);
+  const i = indexAt(g, x);
+  const [a, b] = [g.points[i]!, g.points[i + 1]!];
+  const t = (x - g.s[i]!) / (g.s[i + 1]! - g.s[i]! || 1);
+  return [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1]), a[2] + t * (b[2] - a[2])];
+}
+
+/** Arc length of the point nearest to a target within `look` of `about`. */
+function nearestArc(g: Gauge, about: number, look: number, x: number, y: number, z: number): number {
+  const n = g.points.length;
+  const steps = Math.ceil(look / STEP);
+  const from = indexAt(g, within(g, about));
+  let [least, found] = [Infinity, from];
+  for (let d = -steps; d <= steps; d++) {
+    let i = from + d;
+    // the last point of a closed line is its first
+    if (g.closed) i = ((i % (n - 1)) + n - 1) % (n - 1);
+    else if (i < 0 || i >= n) continue;
+    const p = g.points[i]!;
+    const e = (p[0] - x) * (p[0] - x) + (p[1] - y) * (p[1] - y) + (p[2] - z) * (p[2] - z);
+    if (e < least) [least, found] = [e, i];
+  }
+  return g.s[found]!;
+}
 
 /** A stored form's places that are compared, each a rope, an arc length and a point. */
 export interface Template {
@@ -268,50 +302,53 @@ export interface Fit {
 
 /** How far along the rope a place is looked for when it is matched again. */
 const LOOK = [3, 2, 1.4] as const;
+/** places by which beginnings are compared */
+const FIRST_LOOK = 30;
 /** of several beginnings so many are followed up */
 const FOLLOWED = 2;
 const STARTS = 24;
 
 /**
  * @param template a stored form @param specimen its ropes in the same order
- * @param mirror the template's mirror image is meant @param share of the places so many count, the best; the others may lie anywhere
+ * @param mirror the template's mirror image is meant @param unless farther apart than this at first sight it is not followed up
+ * @returns null where it was not followed up
  */
-export function fitOf(template: Template, specimen: readonly Gauge[], mirror: boolean, share = 1): Fit {
+export function fitOf(template: Template, specimen: readonly Gauge[], mirror: boolean, unless = Infinity): Fit | null {
   const flip = (p: Point3): Point3 => (mirror ? [p[0], p[1], -p[2]] : p);
   const a = template.places.map((q) => flip(q.p));
   const pointsAt = (at: readonly number[]) => template.places.map((q, k) => pointAt(specimen[q.rope]!, at[k]!));
-  const left = (turn: Turn, b: readonly Point3[]) => {
-    const squares = a.map((p, k) => distance(apply(turn, p), b[k]!) ** 2).sort((x, y) => x - y);
-    const counted = squares.slice(0, Math.ceil(squares.length * share));
-    return Math.sqrt(counted.reduce((sum, v) => sum + v, 0) / counted.length);
-  };
+  const left = (turn: Turn, b: readonly Point3[]) => Math.sqrt(a.reduce((sum, p, k) => sum + distance(apply(turn, p), b[k]!) ** 2, 0) / a.length);
   const first = template.gauges[0]!;
   const total = specimen[0]!.s.at(-1)!;
   // a sling has no first place: several are tried either way, the best are followed up
   const begun = first.closed
     ? Array.from({ length: 2 * STARTS }, (_, k) => template.places.map((q) => total * ((k >> 1) / STARTS + ((k % 2 ? 1 : -1) * q.s) / first.s.at(-1)!)))
     : MAPPINGS.map((mapping) => template.places.map((q) => mapping(template.gauges[q.rope]!, specimen[q.rope]!, q.s)));
-  const turned = begun.map((at) => {
-    const b = pointsAt(at);
-    const turn = bestTurn(a, b);
-    return { at, turn, apart: left(turn, b) };
+  const every = Math.max(1, Math.floor(template.places.length / FIRST_LOOK));
+  const looked = template.places.map((_, k) => k).filter((k) => k % every === 0);
+  const some = looked.map((k) => a[k]!);
+  const span = Math.max(1, Math.floor(looked.length / 3));
+  const lengths = some.map((p, k) => distance(p, some[(k + span) % some.length]!));
+  const turned = begun.flatMap((at) => {
+    const b = looked.map((k) => pointAt(specimen[template.places[k]!.rope]!, at[k]!));
+    // places that lie otherwise far from each other cannot be laid on one another
+    if (Number.isFinite(unless) && Math.sqrt(b.reduce((sum, p, k) => sum + (distance(p, b[(k + span) % b.length]!) - lengths[k]!) ** 2, 0) / b.length) > unless) return [];
+    const turn = bestTurn(some, b);
+    return [{ at, turn, apart: Math.sqrt(some.reduce((sum, p, k) => sum + distance(apply(turn, p), b[k]!) ** 2, 0) / some.length) }];
   });
   turned.sort((x, y) => x.apart - y.apart);
+  const nearest = turned[0];
+  if (!nearest) return null;
+  if (nearest.apart > unless) return null;
   let best: Fit | null = null;
   for (const start of turned.slice(0, FOLLOWED)) {
     let { at, turn, apart } = start;
     for (const look of LOOK) {
       const laid = turn;
+      const before = at;
       at = template.places.map((q, k) => {
-        const target = apply(laid, a[k]!);
-        const from = at[k]!;
-        let [found, least] = [from, Infinity];
-        for (let d = -look; d <= look; d += 0.4) {
-          const p = pointAt(specimen[q.rope]!, from + d);
-          const e = (p[0] - target[0]) ** 2 + (p[1] - target[1]) ** 2 + (p[2] - target[2]) ** 2;
-          if (e < least) [least, found] = [e, from + d];
-        }
-        return found;
+        const [x, y, z] = apply(laid, a[k]!);
+        return nearestArc(specimen[q.rope]!, before[k]!, look, x, y, z);
       });
       const b = pointsAt(at);
       turn = bestTurn(a, b);
@@ -320,5 +357,90 @@ export function fitOf(template: Template, specimen: readonly Gauge[], mirror: bo
     const last = turn;
     if (!best || apart < best.apart) best = { apart, at, lay: (p) => apply(last, flip(p)) };
   }
-  return best!;
+  return best;
+}
+
+/** How far apart two ropes lie, all along: beyond an end of either nothing is compared. */
+export interface Apart {
+  /** root mean square, diameters */
+  readonly mean: number;
+  readonly most: number;
+}
+
+const FINE_STEP = 0.6;
+const FINE_LOOK = 1.6;
+
+/** Nearest place of a rope to a point, looked for about an arc length; null beyond its ends. */
+function nearestOn(g: Gauge, about: number, target: Point3): Point3 | null {
+  const total = g.s.at(-1)!;
+  if (!g.closed && (about < -0.2 || about > total + 0.2)) return null;
+  // on the pieces beside the nearest point
+  const n = g.points.length;
+  const at = indexAt(g, nearestArc(g, about, FINE_LOOK, target[0], target[1], target[2]));
+  let [least, found]: [number, Point3 | null] = [Infinity, null];
+  for (let d = -1; d <= 1; d++) {
+    const i = g.closed ? (((at + d) % (n - 1)) + n - 1) % (n - 1) : at + d;
+    if (i < 0 || i >= n - 1) continue;
+    const [a, b] = [g.points[i]!, g.points[i + 1]!];
+    const [ux, uy, uz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
+    const t = Math.min(1, Math.max(0, ((target[0] - a[0]) * ux + (target[1] - a[1]) * uy + (target[2] - a[2]) * uz) / (ux * ux + uy * uy + uz * uz || 1)));
+    const p: Point3 = [a[0] + t * ux, a[1] + t * uy, a[2] + t * uz];
+    const e = (p[0] - target[0]) ** 2 + (p[1] - target[1]) ** 2 + (p[2] - target[2]) ** 2;
+    if (e < least) [least, found] = [e, p];
+  }
+  return found;
+}
+
+/** Which place of one rope corresponds to a place of the other: evenly between places that do; beyond them the rope is as long as it is. */
+function across(pairs: readonly (readonly [number, number])[], x: number, from: 0 | 1, closed: boolean): number {
+  const to = from === 0 ? 1 : 0;
+  if (closed) {
+    const way = pairs[2]![1] < pairs[1]![1] ? -1 : 1;
+    const best = pairs.reduce((b, q) => (Math.abs(q[from] - x) < Math.abs(b[from] - x) ? q : b));
+    return best[to] + way * (x - best[from]);
+  }
+  if (x <= pairs[0]![from]) return pairs[0]![to] + (x - pairs[0]![from]);
+  let k = 0;
+  while (k < pairs.length - 2 && x > pairs[k + 1]![from]) k++;
+  const [a, b] = [pairs[k]!, pairs[k + 1]!];
+  if (x > b[from]) return b[to] + (x - b[from]);
+  return b[from] > a[from] ? a[to] + ((x - a[from]) / (b[from] - a[from])) * (b[to] - a[to]) : a[to];
+}
+
+const evenSteps = (g: Gauge) => Array.from({ length: Math.floor(g.s.at(-1)! / FINE_STEP) + 1 }, (_, k) => k * FINE_STEP);
+
+/**
+ * Two shapes that have been laid on each other, laid on each other once more by all that corresponds and compared along their whole ropes
+ * both ways. Where no part is farther from its own place than half of what strands lie apart, one can be moved into the other straight along
+ * without any strand passing another: they are one knot.
+ */
+export function apartAllAlong(template: Template, specimen: readonly Gauge[], fit: Fit, mirror: boolean): Apart & { readonly fit: Fit } {
+  const flip = (p: Point3): Point3 => (mirror ? [p[0], p[1], -p[2]] : p);
+  const ropes = template.gauges.map((own, rope) => ({ own, there: specimen[rope]!, pairs: template.places.flatMap((q, k): [number, number][] => (q.rope === rope ? [[q.s, fit.at[k]!]] : [])) }));
+  const matched = (lay: (p: Point3) => Point3): [Point3, Point3][] =>
+    ropes.flatMap(({ own, there, pairs }) =>
+      evenSteps(own).flatMap((s): [Point3, Point3][] => {
+        const p = pointAt(own, s);
+        const q = nearestOn(there, across(pairs, s, 0, own.closed), lay(p));
+        return q ? [[p, q]] : [];
+      }),
+    );
+  let lay = fit.lay;
+  let forward = matched(lay);
+  for (let round = 0; round < 2; round++) {
+    const turn = bestTurn(forward.map(([p]) => flip(p)), forward.map(([, q]) => q));
+    lay = (p) => apply(turn, flip(p));
+    forward = matched(lay);
+  }
+  const distances = forward.map(([p, q]) => distance(lay(p), q));
+  for (const { own, there, pairs } of ropes) {
+    if (own.closed) continue;
+    const laid: Gauge = { ...own, points: own.points.map(lay) };
+    for (const s of evenSteps(there)) {
+      const p = pointAt(there, s);
+      const q = nearestOn(laid, across(pairs, s, 1, false), p);
+      if (q) distances.push(distance(p, q));
+    }
+  }
+  return { mean: Math.sqrt(distances.reduce((sum, d) => sum + d * d, 0) / distances.length), most: Math.max(...distances), fit: { ...fit, lay } };
 }

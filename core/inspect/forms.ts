@@ -43,7 +43,7 @@ export function allForms(): Form[] {
     const { entry, baked } = knotById(id);
     for (const { id: fault, made } of entry.faults) {
       if (made?.by === 'knot') put(made.knot, made.form ?? 'right', { knot: id, fault });
-      else if (fault !== 'eye-too-large' && (made ? !MEASURED.includes(made.by) : fault in baked.forms)) put(id, fault, { knot: id, fault });
+      else if ((made ? !MEASURED.includes(made.by) : fault in baked.forms)) put(id, fault, { knot: id, fault });
     }
   }
   return [...found].map(([id, f]) => ({ id, ...f }));
@@ -55,6 +55,7 @@ export const storedOf = ({ knot, form }: Pick<Form, 'knot' | 'form'>): BakedForm
 export const ONE_FORM: readonly { readonly forms: readonly string[]; readonly told_by: string }[] = [
   { forms: ['figure-eight-follow-through/right', 'figure-eight-on-bight/right'], told_by: 'how it was tied: followed through with the end, or on a bight' },
   { forms: ['figure-eight-follow-through/pair-crossed', 'figure-eight-on-bight/pair-twisted'], told_by: 'how it was tied: followed through with the end, or on a bight' },
+  { forms: ['figure-eight-follow-through/eye-too-large', 'figure-eight-on-bight/eye-too-large'], told_by: 'how it was tied: followed through with the end, or on a bight' },
   { forms: ['figure-eight-stopper/right', 'figure-eight-follow-through/half-finished'], told_by: 'what it is for: a stopper at an end, or the first half of a tie-in whose end never came back' },
   { forms: ['alpine-butterfly/right', 'butterfly-rewoven/right'], told_by: 'how it was tied: in the bight, or rewoven with the end through a ring' },
   { forms: ['girth-hitch/right', 'clove-hitch/mirrored-loops'], told_by: 'what was meant: a girth hitch with both strands loaded, or a clove hitch' },

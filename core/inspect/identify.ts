@@ -3,19 +3,20 @@
  * length, a gate or a host's direction tells. Several forms may be left: they are named together only where nothing in the rope could tell
  * them apart, otherwise nothing is named and it is said what would decide. A shape that fits no form is unknown, and no name is guessed.
  */
-import { distance, type Point3 } from '../curve';
-import { knotById, shapeOf } from '../knots/catalogue';
+import { distance, type Line3, type Point3 } from '../curve';
+import { knotById, shapeOf, storedForm } from '../knots/catalogue';
 import { SHORT_TAIL_ROPE_DIAMETERS } from '../knots/changes';
 import { STATES, type ShapeComponent, type ShapeState } from '../knots/stored';
 import type { FaultId } from '../knots/types';
-import { regularView, DIRECTIONS } from '../topology';
+import { closedApart, diagramOf, DIRECTIONS, FRONT, linkingMatrix, regularView } from '../topology';
 import { evidenceOf, type Evidence } from './evidence';
 import { stored } from './figures';
-import { fitOf, type Fit } from './fit';
+import { apartAllAlong, fitOf, type Fit, type Template } from './fit';
 import { allForms, ONE_FORM, type Form, type Name } from './forms';
 import { nearForms, type Near } from './near';
 import { figuresIn } from './stored-figures';
 import { agrees, prepared, preparedForm, type Figures, type Prepared } from './table';
+import { pairsOf, type Pairs } from './pairs';
 import type { Entered } from './specimen';
 
 export interface Match extends Name {
@@ -29,7 +30,7 @@ export interface Undecided {
   readonly by: string;
 }
 export interface Identified {
-  /** crossings of the shape at its simplest found */
+  /** crossings of its ropes seen from the front (along z) */
   readonly crossings: number;
   readonly matches: readonly Match[];
   readonly near: readonly Near[];
@@ -44,10 +45,10 @@ interface Known {
   readonly figures: Figures;
   readonly states: Readonly<Record<ShapeState, Prepared>>;
   readonly things: readonly ShapeComponent[];
+  /** how its pairs lie where it is laid out */
+  readonly pairs: Pairs;
   /** no figure of it is more than that of plain rope: only how it lies can tell it */
   readonly plain: boolean;
-  /** crossings of the most tangled of its states, from where it shows fewest */
-  readonly seen: number;
 }
 
 /** Figures of ropes that are not knotted, or only hang in each other. */
@@ -70,21 +71,27 @@ export function knownForms(): readonly Known[] {
       const own = figures[form.id] ?? {};
       return {
         form, figures: own, states, things: shapeOf(form.knot, form.form, 'tight').filter((c) => c.role === 'ring' || c.role === 'post' || c.role === 'host'),
-        plain: isPlain(own), seen: Math.max(...STATES.map((s) => fewestCrossings(states[s]))),
+        plain: isPlain(own), pairs: pairsOf(states.laid.template.gauges),
       };
     });
   })();
   return known;
 }
 
-/** As near as this to a stored form a shape lies as it does, diameters. */
-const LIES_AS = 0.42;
-/** and as near a form without a figure of its own has to lie. */
-const LIES_AS_PLAIN = 0.42;
+/** As near as this to a stored form a shape lies as it does: on the whole, and everywhere, less than half of what strands are apart. Diameters. */
+const LIES_AS = { mean: 0.2, most: 0.485 };
+/** Not much farther than that it lies nearly as the stored form does, and something differs: then figures alone name nothing. */
+const NEARLY = { mean: 0.3, most: 1.6 };
 /** Forms are still taken for each other where one fits not much worse than the best. */
 const NOT_MUCH_WORSE = { times: 1.6, by: 0.1 };
 /** A foreign drawing may show so many more crossings than the stored form at its most tangled. */
 const MORE_CROSSINGS = 4;
+/** A fit this near decides between forms with the same figures; a worse one says nothing, diameters. */
+const DECIDES = 0.9;
+/** Faults by which strands or wraps lie over each other otherwise: no figure sees them. */
+const UNSEEN: readonly string[] = ['pair-crossed', 'pair-twisted', 'strands-crossed', 'crossed-wraps'];
+/** of these the ones that can be seen where pairs are laid out flat */
+const PAIRED: readonly string[] = ['pair-crossed', 'pair-twisted'];
 
 /** Families whose knots lie round their object: without it they are no knots. */
 const ROUND_ITS_OBJECT: readonly string[] = ['hitch', 'friction'];
@@ -96,8 +103,9 @@ interface Candidate {
   readonly mirror: boolean;
   readonly state: ShapeState;
   readonly fit: Fit;
-  /** the specimen's ropes in the form's order */
+  /** the specimen's ropes stand in the other order than the form's */
   readonly turned: boolean;
+  readonly apart: number;
 }
 
 const kindOf = (p: Prepared) => `${p.laid.ropes.length}${p.laid.ropes[0]!.closed ? 'c' : 'o'}${p.laid.bars.length}`;
@@ -105,49 +113,96 @@ const kindOf = (p: Prepared) => `${p.laid.ropes.length}${p.laid.ropes[0]!.closed
 /** Rings of a specimen that the form lies round or hangs in; other rings are what its eye holds. */
 const ringsOf = (k: Known) => k.things.filter((t) => t.role === 'ring').length;
 
-function candidatesOf(p: Prepared, evidence: Evidence): Candidate[] {
-  const kind = kindOf(p);
-  return knownForms().flatMap((k): Candidate[] => {
-    const own = k.states.tight;
-    if (kindOf(own) !== kind) return [];
-    if (own.laid.eyes.length !== p.laid.eyes.length && p.laid.eyesKnown) return [];
-    // what a hitch lies round has to be there; in an eye there may hang anything, but nothing more than hang
-    const wanted = ringsOf(k);
-    if ((own.laid.eyes.length === 0 || ROUND_ITS_OBJECT.includes(knotById(k.form.knot).entry.family)) && wanted !== p.laid.rings.length) return [];
-    if (wanted === 0 && p.laid.rings.some((_, n) => Number(evidence[`turns in ring ${n + 1}`]?.[0]?.as ?? 0) > 1)) return [];
-    if (k.things.some((t) => t.role === 'post') && Math.abs(Math.log(p.laid.bars[0]!.diameter / own.laid.bars[0]!.diameter)) > Math.log(POST_RATIO)) return [];
-    const figures = wanted > 0 ? k.figures : Object.fromEntries(Object.entries(k.figures).filter(([name]) => !name.includes('ring')));
-    return [false, true].flatMap((mirror): Candidate[] => {
-      if (!agrees(evidence, wanted > p.laid.rings.length ? Object.fromEntries(Object.entries(figures).filter(([name]) => !name.includes('ring'))) : figures, mirror)) return [];
-      const orders = p.laid.ropes.length === 2 && own.laid.eyes.length === 0 ? [false, true] : [false];
-      const all = orders.flatMap((turned) => {
-        const gauges = turned ? p.template.gauges.slice().reverse() : p.template.gauges;
-        return STATES.map((state): Candidate => ({ known: k, mirror, state, turned, fit: fitOf(k.states[state].template, gauges, mirror) }));
-      });
-      return [all.reduce((a, b) => (b.fit.apart < a.fit.apart ? b : a))];
-    });
-  });
+/** Whether a form can be meant at all: as many ropes and eyes, and what it lies round is there. */
+function couldBe(k: Known, p: Prepared): boolean {
+  const own = k.states.tight;
+  if (kindOf(own) !== kindOf(p)) return false;
+  if (own.laid.eyes.length !== p.laid.eyes.length && p.laid.eyesKnown) return false;
+  // what a hitch lies round has to be there; in an eye there may hang anything
+  const needed = own.laid.eyes.length === 0 || ROUND_ITS_OBJECT.includes(knotById(k.form.knot).entry.family);
+  if (needed && ringsOf(k) !== p.laid.rings.length) return false;
+  return !knotById(k.form.knot).entry.faults.some((f) => f.id === 'post-too-thin') || Math.abs(Math.log(p.laid.bars[0]!.diameter / own.laid.bars[0]!.diameter)) <= Math.log(POST_RATIO);
 }
 
-/** A specimen's legs and tail may lie at each other farther than a form's do. */
-const MOST_OF_IT = 0.88;
+const inOrder = (p: Prepared, turned: boolean) => (turned ? p.template.gauges.slice().reverse() : p.template.gauges);
+const orders = (k: Known) => (k.states.tight.laid.ropes.length === 2 && k.states.tight.laid.eyes.length === 0 ? [false, true] : [false]);
 
-/** How far apart the two are when the specimen is laid on the form: a form whose strands are only a part of the specimen's does not fit. */
-function bothWays(c: Candidate, p: Prepared): number {
-  const template = c.turned ? { gauges: p.template.gauges.slice().reverse(), places: p.template.places.map((q) => ({ ...q, rope: 1 - q.rope })) } : p.template;
-  return Math.max(c.fit.apart, fitOf(template, c.known.states[c.state].template.gauges, c.mirror, MOST_OF_IT).apart);
+/** Farther apart than this at first sight a form is not laid on the specimen more closely, diameters. */
+const AT_FIRST_SIGHT = 2.2;
+
+/** Ropes whose lengths differ by no more than this may be one form's whole ropes, as a share and in diameters. */
+const AS_LONG = { share: 0.03, by: 1.5 };
+
+const asLong = (template: Template, gauges: Prepared['template']['gauges']): boolean =>
+  template.gauges.every((g, k) => Math.abs(g.s.at(-1)! - gauges[k]!.s.at(-1)!) <= AS_LONG.by + AS_LONG.share * g.s.at(-1)!);
+
+/** Forms as which the specimen lies, nearest first. Those whose ropes are as long are looked at first; the others where none of them is it. */
+function lyingAs(p: Prepared): { lying: Candidate[]; nearly: Form[] } {
+  const nearly: Form[] = [];
+  const looked = (wanted: boolean) =>
+    knownForms()
+      .filter((k) => couldBe(k, p))
+      .flatMap((k): Candidate[] =>
+        orders(k).flatMap((turned) => {
+          const gauges = inOrder(p, turned);
+          return STATES.flatMap((state): Candidate[] => {
+            const { template } = k.states[state];
+            if (asLong(template, gauges) !== wanted) return [];
+            return [false, true].flatMap((mirror): Candidate[] => {
+              const fit = fitOf(template, gauges, mirror, AT_FIRST_SIGHT);
+              if (!fit || fit.apart > NEARLY.mean) return [];
+              const all = apartAllAlong(template, gauges, fit, mirror);
+              if (all.mean <= NEARLY.mean && all.most <= NEARLY.most) nearly.push(k.form);
+              return all.mean <= LIES_AS.mean && all.most <= Math.max(LIES_AS.most, k.states[state].closest / 2) ? [{ known: k, mirror, state, fit: all.fit, turned, apart: all.mean }] : [];
+            });
+          });
+        }),
+      )
+      .sort((a, b) => a.apart - b.apart);
+  const found = looked(true);
+  return { lying: found.length > 0 ? found : looked(false), nearly };
+}
+
+/** Forms that differ from the right one by the size of an eye alone: a drawing's eye may have any size. */
+const SIZES: readonly string[] = ['eye-too-large', 'ears-unequal'];
+/** A wrong form that is no knot once it is pulled is one of many: only a shape that lies as it does is it. */
+const fallsApart = ({ knot, form }: Form): boolean => form !== 'right' && storedForm(knot, form).composed === true;
+/** Figures that every form has to have which is named by its figures. */
+const TELLING: readonly string[] = ['alone', 'second alone', 'eye', 'each with itself', 'standing with tail', 'standing with standing', 'with the bar', 'all together'];
+
+/** Forms whose figures the specimen has, nearest first. */
+function byFigures(p: Prepared, evidence: Evidence): Candidate[] {
+  return knownForms()
+    .filter((k) => couldBe(k, p) && !k.plain && !fallsApart(k.form) && !SIZES.includes(k.form.form) && k.form.form !== 'gate-to-brake')
+    .flatMap((k): Candidate[] => {
+      const wanted = ringsOf(k);
+      if (wanted === 0 && p.laid.rings.some((_, n) => Number(evidence[`turns in ring ${n + 1}`]?.[0]?.as ?? 0) > 1)) return [];
+      const figures = wanted > 0 && wanted === p.laid.rings.length ? k.figures : Object.fromEntries(Object.entries(k.figures).filter(([name]) => !name.includes('ring')));
+      // a form that has no figure of its own where the specimen has one is not told by figures
+      if (Object.keys(evidence).some((name) => TELLING.includes(name) && !figures[name])) return [];
+      return [false, true].flatMap((mirror): Candidate[] => {
+        if (!agrees(evidence, figures, mirror)) return [];
+        const all = orders(k).flatMap((turned) => STATES.map((state): Candidate => {
+          const fit = fitOf(k.states[state].template, inOrder(p, turned), mirror)!;
+          return { known: k, mirror, state, turned, fit, apart: fit.apart };
+        }));
+        return [all.reduce((x, y) => (y.apart < x.apart ? y : x))];
+      });
+    })
+    .sort((a, b) => a.apart - b.apart);
 }
 
 const middle = (points: readonly Point3[], [a, b]: readonly [number, number]): Point3 => points[Math.round((a + b) / 2)]!;
 
 /** Whether gate and host lie as in the form; null where the specimen does not say. */
-function thingsLie(c: Candidate, p: Prepared): { agree: boolean; needs: Need[] } {
+function thingsLie(c: Candidate, p: Prepared, lies: boolean): { agree: boolean; needs: Need[] } {
   const needs: Need[] = [];
   let agree = true;
   for (const t of shapeOf(c.known.form.knot, c.known.form.form, c.state)) {
     if (t.role === 'ring' && t.marks?.gate && knotById(c.known.form.knot).entry.family === 'hitch') {
       const [gate] = p.laid.gates;
-      if (!gate) needs.push('gate');
+      // in a foreign drawing it may lie anywhere
+      if (!gate || !lies) needs.push('gate');
       else if (distance(c.fit.lay(middle(t.points, t.marks.gate)), gate) > 3) agree = false;
     }
     if (t.role === 'host' && t.marks?.standing) {
@@ -166,8 +221,11 @@ function thingsLie(c: Candidate, p: Prepared): { agree: boolean; needs: Need[] }
 const sameName = (a: Name, b: Name) => a.knot === b.knot && a.fault === b.fault;
 const distinct = (names: readonly Name[]): Name[] => names.filter((n, i) => names.findIndex((m) => sameName(m, n)) === i);
 
-/** Arc length of each rope beyond the knot proper, and of the eye, in the specimen and in the form. */
-function lengthsOf(c: Candidate, p: Prepared): { tails: { is: number; stored: number }[]; eyes: { is: number; stored: number }[] } {
+/** Whether a rope, its ends led away, goes through a ring. */
+const goesThrough = (rope: Line3, ring: Line3): boolean => linkingMatrix(diagramOf(regularView(closedApart([rope, ring])), 2))[0]![1] !== 0;
+
+/** Arc length of each rope beyond the knot proper, in the specimen and in the form. */
+function tailsOf(c: Candidate, p: Prepared): { is: number; stored: number }[] {
   const { template } = c.known.states[c.state];
   const gauges = c.turned ? p.template.gauges.slice().reverse() : p.template.gauges;
   // where a place of the form fell: from the nearest place that was compared on
@@ -178,37 +236,31 @@ function lengthsOf(c: Candidate, p: Prepared): { tails: { is: number; stored: nu
     });
     return c.fit.at[best]! + s - template.places[best]!.s;
   };
-  const tails = template.gauges.map((g, rope) => {
+  return template.gauges.map((g, rope) => {
     const from = g.proper?.[1] ?? g.anchors.at(-2)!;
     return { is: gauges[rope]!.s.at(-1)! - fell(rope, from), stored: g.s.at(-1)! - from };
   });
-  const own = template.gauges[0]!.anchors.slice(2, -2);
-  const eyes = Array.from({ length: own.length / 2 }, (_, k) => ({ is: fell(0, own[2 * k + 1]!) - fell(0, own[2 * k]!), stored: own[2 * k + 1]! - own[2 * k]! }));
-  return { tails, eyes };
 }
 
-/** Longer by this than the stored length a tail or leg is another, an eye too large; a tail below this is short. */
-const LONGER = { tail: 9, leg: 4, eye: 11 };
-/** eyes whose lengths differ by no more count as equal, diameters */
-const EYES_ALIKE = 6;
+/** Longer by this than the stored length a tail or leg is another; a tail below this is short. */
+const LONGER = { tail: 9, leg: 4 };
 const SHORT = SHORT_TAIL_ROPE_DIAMETERS + 1.4;
 
 /** What only lengths, harness points and looseness tell of a form that is right as to its path. */
-function measured(c: Candidate, name: Name, p: Prepared, evidence: Evidence, stored_: boolean): { faults: FaultId[]; perhaps: FaultId[] } {
+function measured(c: Candidate, name: Name, p: Prepared, asStored: boolean): { faults: FaultId[]; perhaps: FaultId[] } {
   const { entry } = knotById(name.knot);
   const has = (id: FaultId) => entry.faults.some((f) => f.id === id);
   const faults: FaultId[] = [];
   if (p.laid.ropes[0]!.closed) return { faults, perhaps: has('loose') && c.state !== 'tight' ? ['loose'] : [] };
-  const l = lengthsOf(c, p);
-  if (has('tail-short') && Math.min(...l.tails.map((t) => t.is)) < SHORT) faults.push('tail-short');
-  else if (stored_ && has('tail-long') && l.tails[0]!.is > l.tails[0]!.stored + LONGER.tail) faults.push('tail-long');
-  else if (stored_ && has('uneven-legs') && l.tails[0]!.is > l.tails[0]!.stored + LONGER.leg) faults.push('uneven-legs');
-  if (stored_ && has('eye-too-large') && l.eyes.length === 1 && l.eyes[0]!.is > l.eyes[0]!.stored + LONGER.eye) faults.push('eye-too-large');
+  const tails = tailsOf(c, p);
+  if (has('tail-short') && Math.min(...tails.map((t) => t.is)) < SHORT) faults.push('tail-short');
+  else if (asStored && has('tail-long') && tails[0]!.is > tails[0]!.stored + LONGER.tail) faults.push('tail-long');
+  else if (asStored && has('uneven-legs') && tails[0]!.is > tails[0]!.stored + LONGER.leg) faults.push('uneven-legs');
   if (has('one-harness-point') && p.laid.ringNames.filter((n) => n.startsWith('harness-point')).length === 2) {
-    const through = p.laid.rings.map((_, k) => evidence[`turns in ring ${k + 1}`]?.[0]?.as ?? '0').filter((v) => v !== '0').length;
+    const through = p.even.rings.filter((ring) => goesThrough(p.even.ropes[0]!, ring)).length;
     if (through < 2) faults.push('one-harness-point');
   }
-  return { faults, perhaps: has('loose') && c.state !== 'tight' && stored_ ? ['loose'] : [] };
+  return { faults, perhaps: has('loose') && c.state !== 'tight' && asStored ? ['loose'] : [] };
 }
 
 /**
@@ -217,24 +269,24 @@ function measured(c: Candidate, name: Name, p: Prepared, evidence: Evidence, sto
  */
 export function identify(components: readonly Entered[]): Identified {
   const p = prepared(components);
-  const evidence = evidenceOf(p.even);
-  const crossings = fewestCrossings(p);
-  const invariants = Object.fromEntries(Object.entries(evidence).map(([name, values]) => [name, values.map((v) => v.as)]));
+  const { lying, nearly } = lyingAs(p);
+  const lies = lying.length > 0;
+  const evidence = lies ? {} : evidenceOf(p.even);
+  const crossings = regularView(p.even.ropes, [FRONT, ...DIRECTIONS]).count;
+  const invariants = Object.fromEntries(Object.entries(lies ? lying[0]!.known.figures : evidence).map(([name, values]) => [name, values.map((v) => (lies && lying[0]!.mirror ? v.mirrored : v.as))]));
   const answer = (found: Partial<Identified>): Identified => ({ crossings, matches: [], near: [], needs: [], undecided: [], invariants, ...found });
-  const all = candidatesOf(p, evidence).sort((a, b) => a.fit.apart - b.fit.apart);
-  const ranked = all.slice(0, 12).map((c) => ({ c, apart: bothWays(c, p) })).sort((a, b) => a.apart - b.apart);
+  const ranked = bestOfEach(lies ? lying : byFigures(p, evidence));
   const best = ranked[0];
   const unknown = () => answer({ near: nearForms(p, evidence, knownForms().map((k) => ({ form: k.form, figures: k.figures, kind: kindOf(k.states.tight), eyes: k.states.tight.laid.eyes.length, plain: k.plain }))) });
-  if (!best) return unknown();
-  const lies = best.apart <= (best.c.known.plain ? LIES_AS_PLAIN : LIES_AS);
+  if (!best) return p.laid.eyesKnown ? unknown() : answer({ needs: ['eye-mark', 'object'] });
   // without knowing whether there is an eye only a shape that lies as stored says what it is
-  if (!lies && !p.laid.eyesKnown && p.laid.eyes.length === 0) {
-    const names = distinct(all.filter((c) => !c.known.plain).flatMap((c) => c.known.form.names));
-    return names.length > 0 ? answer({ needs: ['eye-mark', 'loaded-ends'], undecided: [{ between: names, by: 'whether there is an eye, and where its far point is' }] }) : answer({ needs: ['eye-mark', 'object'] });
-  }
-  const within = ranked.filter(({ c, apart }) => (lies || !c.known.plain) && apart <= Math.max(best.apart * NOT_MUCH_WORSE.times, best.apart + NOT_MUCH_WORSE.by));
-  if (!lies && (within.length === 0 || crossings > Math.max(...within.map(({ c }) => c.known.seen)) + MORE_CROSSINGS)) return unknown();
-  const things = byTheirEyes(within.map(({ c }) => c), p).map((c) => ({ c, ...thingsLie(c, p) }));
+  if (!lies && !p.laid.eyesKnown) return answer({ needs: ['eye-mark', 'loaded-ends'], undecided: [{ between: distinct(ranked.flatMap((c) => c.known.form.names)), by: 'whether there is an eye, and where its far point is' }] });
+  if (!lies && nearly.length > 0) return answer({ undecided: [{ between: distinct([...nearly, ...ranked.slice(0, 3).map((c) => c.known.form)].flatMap((f) => f.names)), by: 'whether every strand lies as in the picture: nearly all of it does, one place does not' }] });
+  const alike = ranked.filter((c) => c.apart <= Math.max(best.apart * NOT_MUCH_WORSE.times, best.apart + NOT_MUCH_WORSE.by));
+  const within = lies ? alike : withoutUnseen(best.apart <= DECIDES ? alike : ranked, ranked, p);
+  if (within.length === 0) return unknown();
+  if (!lies && fewestCrossings(p) > Math.max(...within.flatMap((c) => STATES.map((s) => fewestCrossings(c.known.states[s])))) + MORE_CROSSINGS) return unknown();
+  const things = within.map((c) => ({ c, ...thingsLie(c, p, lies) }));
   const kept = things.filter((t) => t.agree);
   if (kept.length === 0) return unknown();
   const needs = [...new Set(kept.flatMap((t) => t.needs))];
@@ -250,7 +302,7 @@ export function identify(components: readonly Entered[]): Identified {
   const matches = [...named, ...mates].flatMap(({ c, name }): Match[] => {
     const relation = c.mirror ? 'mirror' : 'same';
     if (name.fault !== null) return [{ ...name, relation, certainty }];
-    const { faults, perhaps } = measured(c, name, p, evidence, lies);
+    const { faults, perhaps } = measured(c, name, p, lies);
     for (const f of perhaps) undecided.push({ between: [name, { knot: name.knot, fault: f }], by: 'whether every strand was drawn tight: this shape is not drawn up' });
     const right: Match[] = faults.length > 0 ? faults.map((f) => ({ knot: name.knot, fault: f, relation, certainty })) : [{ ...name, relation, certainty }];
     return [...right, ...perhaps.map((f): Match => ({ knot: name.knot, fault: f, relation, certainty }))];
@@ -258,12 +310,24 @@ export function identify(components: readonly Entered[]): Identified {
   return answer({ matches: matches.filter((m, i) => matches.findIndex((n) => sameName(m, n)) === i), needs, undecided });
 }
 
-/** Of forms of one knot with two eyes those whose eyes are as long as the specimen's: there the knot itself is the same. */
-function byTheirEyes(all: readonly Candidate[], p: Prepared): Candidate[] {
-  if (p.laid.eyes.length < 2 || new Set(all.map((c) => c.known.form.knot)).size > 1) return [...all];
-  const off = all.map((c) => lengthsOf(c, p).eyes.reduce((sum, e) => sum + Math.abs(e.is - e.stored), 0));
-  return all.filter((_, k) => off[k]! <= Math.min(...off) + EYES_ALIKE);
+/**
+ * Of forms with the same figures those that a foreign drawing can be. Where a knot has a fault that no figure sees, the drawing has to show
+ * that it is not there: a pair laid out side by side. Where that cannot be told both stay.
+ */
+function withoutUnseen(alike: readonly Candidate[], all: readonly Candidate[], p: Prepared): Candidate[] {
+  const faultOf = (c: Candidate) => c.known.form.names.find((n) => n.fault !== null && UNSEEN.includes(n.fault))?.fault;
+  const unseen = all.filter((c) => faultOf(c) !== undefined && alike.some((d) => d.known.form.knot === c.known.form.knot || ONE_FORM.some((o) => o.forms.includes(d.known.form.id) && o.forms.some((f) => f.startsWith(`${c.known.form.knot}/`)))));
+  if (unseen.length === 0) return [...alike];
+  if (unseen.every((c) => PAIRED.includes(faultOf(c)!) && c.known.pairs === 'crossed')) {
+    const pairs = pairsOf(p.template.gauges);
+    if (pairs === 'parallel') return alike.filter((c) => faultOf(c) === undefined);
+    if (pairs === 'crossed') return unseen;
+  }
+  return [...alike, ...unseen.filter((c) => !alike.includes(c))];
 }
+
+/** Of each form the best of its states and hands. */
+const bestOfEach = (all: readonly Candidate[]): Candidate[] => all.filter((c, i) => all.findIndex((d) => d.known === c.known) === i);
 
 /** What would tell forms apart that both fit about as well. */
 function decidedBy(all: readonly Candidate[]): string {
@@ -274,3 +338,4 @@ function decidedBy(all: readonly Candidate[]): string {
   return 'how the strands lie beside each other';
 }
 
+export const byFiguresForTest = byFigures;

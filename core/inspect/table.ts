@@ -2,7 +2,7 @@
  * What is known of every form: the figures by which topology tells it, and its three states as templates. The figures are computed once
  * (npm run bake writes them beside this file); a figure counts where it is the same in all three states.
  */
-import { add, scale, type Line3, type Point3 } from '../curve';
+import { add, distance, scale, type Line3, type Point3 } from '../curve';
 import { shapeOf } from '../knots/catalogue';
 import { STATES, type ShapeState } from '../knots/stored';
 import { fault } from '../errors';
@@ -20,6 +20,8 @@ export interface Prepared {
   /** the same with its lines evened: what topology looks at */
   readonly even: Laid;
   readonly template: Template;
+  /** distance of the nearest strands, at most one and a half diameters */
+  readonly closest: number;
 }
 
 /** Every second point of an evened line: still nearer to it than a seventh of a diameter. */
@@ -36,6 +38,30 @@ const sparse = (points: readonly Point3[], keep: readonly number[]): { points: P
 };
 
 const CLOSEST = 0.25;
+const FAR_ENOUGH = 1.5;
+/** Farther than this no point lies from its evened rope, noise and all: what does is a spike that no rope makes. */
+const SPIKE = 0.55;
+
+/** Whether a point of a line lies off its evened one. */
+function strays(points: readonly Point3[], even: readonly Point3[]): boolean {
+  let from = 0;
+  let last = points[0]!;
+  for (const p of points) {
+    let least = Infinity;
+    let at = from;
+    const ahead = from + 14 + Math.ceil(distance(p, last) / 0.3);
+    last = p;
+    for (let i = Math.max(0, from - 4); i < Math.min(even.length, ahead); i++) {
+      const q = even[i]!;
+      const d = (p[0] - q[0]) ** 2 + (p[1] - q[1]) ** 2 + (p[2] - q[2]) ** 2;
+      if (d < least) [least, at] = [d, i];
+    }
+    if (least > SPIKE * SPIKE) return true;
+    from = at;
+  }
+  return false;
+}
+
 /** How near to a ring's or bar's middle line rope lies on it, beyond half its thickness. */
 const ON_IT = 1.2;
 
@@ -43,8 +69,10 @@ const ON_IT = 1.2;
 export function prepared(components: readonly Entered[], proper?: readonly (readonly [number, number] | undefined)[]): Prepared {
   const laid = specimenOf(components);
   const even = laid.ropes.map((r, k) => evened({ ...r, eyes: k === 0 ? laid.eyes : [], ...(proper?.[k] && { proper: proper[k] }) }));
+  if (laid.ropes.some((r, k) => strays(r.points, even[k]!.points))) throw fault('bad-specimen', { reason: 'a rope bends more sharply than rope can' });
   // evened parts of rope nearer than this are no shape of two strands
-  if (Math.min(...nearestParts(even, CLOSEST * 4).flat()) < CLOSEST) throw fault('strands-touch');
+  const closest = Math.min(FAR_ENOUGH, ...nearestParts(even, FAR_ENOUGH).flat());
+  if (closest < CLOSEST) throw fault('strands-touch');
   const smoothed = <T extends Line3>(line: T): T => ({ ...line, points: evened({ ...line, eyes: [] }).points.slice(0, line.closed ? -1 : undefined) });
   const [evenBars, evenRings] = [laid.bars.map(smoothed), laid.rings.map(smoothed)];
   // what only hangs in an eye says nothing of where the knot lies
@@ -53,6 +81,7 @@ export function prepared(components: readonly Entered[], proper?: readonly (read
   const lines = even.map((e) => ({ ...sparse(e.closed ? e.points.slice(0, -1) : e.points, e.eyes), closed: e.closed }));
   return {
     laid, even: { ...laid, ropes: lines.map(({ points, closed }) => ({ points, closed })), eyes: lines[0]!.kept, bars: evenBars, rings: evenRings },
+    closest,
     template: templateOf(gaugesOf(even, bars, reach)),
   };
 }

@@ -9,6 +9,8 @@ import type { LaidKnot } from './laid';
 
 /** Half the length of rope over which a strand is lifted past the other, diameters. */
 const BUMP = 2.4;
+/** no strand bends over another in less rope than this */
+const LEAST_BUMP = 1.3;
 const bell = (x: number) => (Math.abs(x) >= 1 ? 0 : 0.5 + 0.5 * Math.cos(Math.PI * x));
 
 /**
@@ -40,7 +42,7 @@ export function withCrossingsReversed(lines: readonly (readonly Point3[])[], rev
     for (const [pass, change] of [[a, -gap], [b, gap]] as const) {
       const at = placeOf(pass.line, pass.at);
       // no farther than to where the strand next passes another one
-      const nearest = Math.min(bump, ...before.passes.filter((p) => p.line === pass.line && p !== pass && !reversed.includes(p.crossing + 1)).map((p) => Math.abs(placeOf(p.line, p.at) - at) * 0.95));
+      const nearest = Math.max(LEAST_BUMP, Math.min(bump, ...before.passes.filter((p) => p.line === pass.line && p !== pass && !reversed.includes(p.crossing + 1)).map((p) => Math.abs(placeOf(p.line, p.at) - at) * 0.95)));
       along[pass.line]!.forEach((s, i) => {
         const p = out[pass.line]![i]!;
         out[pass.line]![i] = [p[0], p[1], p[2] + change * bell((s - at) / nearest)];
