@@ -14,6 +14,7 @@ module.exports = {
     core('errors'), core('units'), core('curve', 'units'), core('topology', 'units', 'curve'), core('rope', 'units', 'curve', 'topology'), core('picture', 'units', 'curve', 'topology'),
     core('knots', 'units', 'curve', 'topology', 'rope'), core('profiles', 'units', 'curve', 'topology', 'rope', 'knots'),
     core('choose', 'units', 'curve', 'topology', 'rope', 'knots', 'profiles'), core('inspect', 'units', 'curve', 'topology', 'rope', 'knots', 'profiles'),
+    core('train', 'units', 'curve', 'topology', 'rope', 'knots', 'profiles', 'inspect'),
     core('records', 'units', 'knots', 'profiles', 'inspect'),
   ],
   options: { tsConfig: { fileName: 'tsconfig.json' }, tsPreCompilationDeps: true, doNotFollow: { path: 'node_modules' }, exclude: { path: '^dist/' } },

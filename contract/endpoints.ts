@@ -5,6 +5,7 @@ import { chooseReply, framePictureQuery, job, knotListReply, knotParams, picture
 import { demoPeopleReply, newPersonBody, newRopeBody, peopleReply, person, preferencesBody, ropeReply, ropesReply, sessionReply, setupBody, signInBody } from './people';
 import { RECORDING_ROLES, type Role } from './roles';
 import { page } from './common';
+import { drillBody, drillReply, identifyBody, identifyReply, lookalikesReply, touchedParams, touchedPictureQuery, touchedQuery, touchedReply } from './inspect';
 
 export interface Endpoint {
   readonly method: 'GET' | 'POST' | 'PATCH' | 'DELETE';
@@ -32,6 +33,11 @@ export const ENDPOINTS = {
   glb: { method: 'GET', path: '/knots/:id/shape.glb', summary: 'The shape as binary glTF tubes, a 10 mm rope', access: 'open', params: knotParams, query: shapeQuery, files: ['model/gltf-binary'] },
   way: { method: 'GET', path: '/knots/:id/ways/:way', summary: 'The key frames of a way of tying', access: 'open', params: wayParams, query: wayQuery, reply: wayReply },
   framePicture: { method: 'GET', path: '/knots/:id/ways/:way/frame.svg', summary: 'One key frame as a vector picture', access: 'open', params: wayParams, query: framePictureQuery, files: ['image/svg+xml'] },
+  identify: { method: 'POST', path: '/identify', summary: 'What was entered: a shape, or the Gauss code of its faces', access: 'open', body: identifyBody, reply: identifyReply },
+  touched: { method: 'GET', path: '/knots/:id/touched', summary: 'The laid knot with crossings reversed: what it then is', access: 'open', params: touchedParams, query: touchedQuery, reply: touchedReply },
+  touchedPicture: { method: 'GET', path: '/knots/:id/touched.svg', summary: 'A face of the laid knot with crossings reversed', access: 'open', params: touchedParams, query: touchedPictureQuery, files: ['image/svg+xml'] },
+  lookalikes: { method: 'GET', path: '/knots/:id/look-alikes', summary: 'Knots and faults within one crossing, one turn or one exchanged end', access: 'open', params: touchedParams, reply: lookalikesReply },
+  drill: { method: 'POST', path: '/drills/next', summary: 'A knot, right or wrong, to be spotted, with its key', access: 'open', body: drillBody, reply: drillReply },
   choose: { method: 'POST', path: '/choose', summary: 'Which knot does a job', access: 'open', body: job, reply: chooseReply },
   tail: { method: 'POST', path: '/tail', summary: 'A tail against a rule', access: 'open', body: tailBody, reply: tailReply },
   ropeNeeded: { method: 'POST', path: '/rope-needed', summary: 'How much rope a knot takes', access: 'open', body: ropeNeededBody, reply: ropeNeededReply },

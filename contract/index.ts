@@ -1,4 +1,5 @@
 export * from './common';
+export * from './inspect';
 export * from './knots';
 export * from './people';
 export * from './records';

@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { errorsMarkdown } from './errorDocs';
+import { faultsMarkdown } from './faultDocs';
 import { figuresHash } from './figuresHash';
 import { generalFactsMarkdown } from './generalFacts';
 import { knotsMarkdown } from './knotDocs';
@@ -21,6 +22,7 @@ compare('core/knots/index.ts', indexText(ids), 'npm run bake');
 compare('core/knots/entries.ts', entriesText(ids), 'npm run bake');
 compare('docs/errors.md', errorsMarkdown(), 'npm run docs');
 compare('docs/knots.md', knotsMarkdown(), 'npm run docs');
+compare('docs/faults.md', faultsMarkdown(), 'npm run docs');
 compare('docs/general-facts.md', generalFactsMarkdown(), 'npm run docs');
 for (const s of stale) console.error(`stale: ${s}`);
 process.exit(stale.length > 0 ? 1 : 0);

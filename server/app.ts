@@ -15,6 +15,7 @@ import { rows } from './database';
 import { docsPage, type OpenApi } from './docsPage';
 import { installErrors, sendProblem } from './plugins/errors';
 import { TryLimiter } from './plugins/session';
+import { inspectRoutes } from './routes/inspect';
 import { knotRoutes } from './routes/knots';
 import { peopleRoutes } from './routes/people';
 import { recordRoutes } from './routes/records';
@@ -62,6 +63,7 @@ export async function buildApp(context: Context): Promise<FastifyInstance> {
       return { status: 'ok', database: 'ok', version: settings.version };
     });
     knotRoutes(api, context);
+    inspectRoutes(api, context);
     peopleRoutes(api, context, limiter);
     recordRoutes(api, context, limiter);
     done();

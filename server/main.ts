@@ -1,5 +1,6 @@
 /** Listens. Started by scripts/start.mjs, which has prepared the database. */
 import { buildApp } from './app';
+import { knownForms } from '../core/inspect/naming';
 import { openPool, poolOptions } from './database';
 import { excessiveGrant, grantsOf } from './rights';
 import { settingsFrom } from './settings';
@@ -33,3 +34,5 @@ try {
   process.exit(4);
 }
 console.log('listening');
+// the forms that a specimen is held against take a while to make ready: now, not at the first question
+setTimeout(() => void knownForms(), 2000).unref();

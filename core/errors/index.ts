@@ -45,6 +45,7 @@ export const ERRORS = {
   'bad-code': { status: 400, title: 'This is no signed Gauss code', detail: 'The code cannot be read: {reason}.' },
   'code-not-planar': { status: 400, title: 'The code cannot be drawn', detail: 'No knot drawn in a plane has this code.' },
   'bad-specimen': { status: 400, title: 'This cannot be looked at as a knot', detail: 'The shape cannot be used: {reason}.' },
+  'faces-differ': { status: 400, title: 'The two faces do not agree', detail: 'The code of the back is not that of the front seen from behind: look at both again.' },
   'solver-passed-through': { status: 500, title: 'The rope computation was thrown away', detail: 'A strand may have passed through another.' },
   'not-a-number': { status: 400, title: 'A value is not a number', detail: '"{field}" must be a finite number{range}.' },
 } as const satisfies Record<string, { status: number; title: string; detail: string }>;

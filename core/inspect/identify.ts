@@ -86,6 +86,8 @@ const NEARLY = { mean: 0.3, most: 1.6 };
 const NOT_MUCH_WORSE = { times: 1.6, by: 0.1 };
 /** A foreign drawing may show so many more crossings than the stored form at its most tangled. */
 const MORE_CROSSINGS = 4;
+/** an eye held fast tells more than a rope alone: there a drawing may be more tangled */
+const MORE_WITH_AN_EYE = 1.6;
 /** A fit this near decides between forms with the same figures; a worse one says nothing, diameters. */
 const DECIDES = 0.9;
 /** Faults by which strands or wraps lie over each other otherwise: no figure sees them. */
@@ -136,9 +138,11 @@ const AS_LONG = { share: 0.03, by: 1.5 };
 const asLong = (template: Template, gauges: Prepared['template']['gauges']): boolean =>
   template.gauges.every((g, k) => Math.abs(g.s.at(-1)! - gauges[k]!.s.at(-1)!) <= AS_LONG.by + AS_LONG.share * g.s.at(-1)!);
 
+type Nearly = Pick<Candidate, 'known' | 'mirror'>;
+
 /** Forms as which the specimen lies, nearest first. Those whose ropes are as long are looked at first; the others where none of them is it. */
-function lyingAs(p: Prepared): { lying: Candidate[]; nearly: Form[] } {
-  const nearly: Form[] = [];
+function lyingAs(p: Prepared): { lying: Candidate[]; nearly: Nearly[] } {
+  const nearly: Nearly[] = [];
   const looked = (wanted: boolean) =>
     knownForms()
       .filter((k) => couldBe(k, p))
@@ -152,7 +156,7 @@ function lyingAs(p: Prepared): { lying: Candidate[]; nearly: Form[] } {
               const fit = fitOf(template, gauges, mirror, AT_FIRST_SIGHT);
               if (!fit || fit.apart > NEARLY.mean) return [];
               const all = apartAllAlong(template, gauges, fit, mirror);
-              if (all.mean <= NEARLY.mean && all.most <= NEARLY.most) nearly.push(k.form);
+              if (all.mean <= NEARLY.mean && all.most <= NEARLY.most) nearly.push({ known: k, mirror });
               return all.mean <= LIES_AS.mean && all.most <= Math.max(LIES_AS.most, k.states[state].closest / 2) ? [{ known: k, mirror, state, fit: all.fit, turned, apart: all.mean }] : [];
             });
           });
@@ -167,6 +171,8 @@ function lyingAs(p: Prepared): { lying: Candidate[]; nearly: Form[] } {
 const SIZES: readonly string[] = ['eye-too-large', 'ears-unequal'];
 /** A wrong form that is no knot once it is pulled is one of many: only a shape that lies as it does is it. */
 const fallsApart = ({ knot, form }: Form): boolean => form !== 'right' && storedForm(knot, form).composed === true;
+const withoutRings = (figures: Figures): Figures => Object.fromEntries(Object.entries(figures).filter(([name]) => !name.includes('ring')));
+
 /** Figures that every form has to have which is named by its figures. */
 const TELLING: readonly string[] = ['alone', 'second alone', 'eye', 'each with itself', 'standing with tail', 'standing with standing', 'with the bar', 'all together'];
 
@@ -177,7 +183,7 @@ function byFigures(p: Prepared, evidence: Evidence): Candidate[] {
     .flatMap((k): Candidate[] => {
       const wanted = ringsOf(k);
       if (wanted === 0 && p.laid.rings.some((_, n) => Number(evidence[`turns in ring ${n + 1}`]?.[0]?.as ?? 0) > 1)) return [];
-      const figures = wanted > 0 && wanted === p.laid.rings.length ? k.figures : Object.fromEntries(Object.entries(k.figures).filter(([name]) => !name.includes('ring')));
+      const figures = wanted > 0 && wanted === p.laid.rings.length ? k.figures : withoutRings(k.figures);
       // a form that has no figure of its own where the specimen has one is not told by figures
       if (Object.keys(evidence).some((name) => TELLING.includes(name) && !figures[name])) return [];
       return [false, true].flatMap((mirror): Candidate[] => {
@@ -277,15 +283,18 @@ export function identify(components: readonly Entered[]): Identified {
   const answer = (found: Partial<Identified>): Identified => ({ crossings, matches: [], near: [], needs: [], undecided: [], invariants, ...found });
   const ranked = bestOfEach(lies ? lying : byFigures(p, evidence));
   const best = ranked[0];
-  const unknown = () => answer({ near: nearForms(p, evidence, knownForms().map((k) => ({ form: k.form, figures: k.figures, kind: kindOf(k.states.tight), eyes: k.states.tight.laid.eyes.length, plain: k.plain }))) });
-  if (!best) return p.laid.eyesKnown ? unknown() : answer({ needs: ['eye-mark', 'object'] });
+  const unknown = () => answer({ near: nearForms(p, knownForms().map((k) => ({ form: k.form, figures: k.figures, free: kindOf(k.states.tight) === '1o0' && (k.things.length === 0 || k.states.tight.laid.eyes.length > 0), eyes: k.states.tight.laid.eyes.length, plain: k.plain || fallsApart(k.form) }))) });
+  if (!best && nearly.length === 0) return p.laid.eyesKnown ? unknown() : answer({ needs: ['eye-mark', 'object'] });
   // without knowing whether there is an eye only a shape that lies as stored says what it is
   if (!lies && !p.laid.eyesKnown) return answer({ needs: ['eye-mark', 'loaded-ends'], undecided: [{ between: distinct(ranked.flatMap((c) => c.known.form.names)), by: 'whether there is an eye, and where its far point is' }] });
-  if (!lies && nearly.length > 0) return answer({ undecided: [{ between: distinct([...nearly, ...ranked.slice(0, 3).map((c) => c.known.form)].flatMap((f) => f.names)), by: 'whether every strand lies as in the picture: nearly all of it does, one place does not' }] });
+  // what it nearly lies as, and no figure denies
+  const perhaps = nearly.filter((c) => agrees(evidence, withoutRings(c.known.figures), c.mirror)).map((c) => c.known.form);
+  if (!lies && perhaps.length > 0) return answer({ undecided: [{ between: distinct([...perhaps, ...ranked.slice(0, 3).map((c) => c.known.form)].flatMap((f) => f.names)), by: 'whether every strand lies as in the picture: nearly all of it does, one place does not' }] });
+  if (!best) return p.laid.eyesKnown ? unknown() : answer({ needs: ['eye-mark', 'object'] });
   const alike = ranked.filter((c) => c.apart <= Math.max(best.apart * NOT_MUCH_WORSE.times, best.apart + NOT_MUCH_WORSE.by));
   const within = lies ? alike : withoutUnseen(best.apart <= DECIDES ? alike : ranked, ranked, p);
   if (within.length === 0) return unknown();
-  if (!lies && fewestCrossings(p) > Math.max(...within.flatMap((c) => STATES.map((s) => fewestCrossings(c.known.states[s])))) + MORE_CROSSINGS) return unknown();
+  if (!lies && fewestCrossings(p) > Math.max(...within.flatMap((c) => STATES.map((s) => fewestCrossings(c.known.states[s])))) * (p.laid.eyes.length > 0 ? MORE_WITH_AN_EYE : 1) + MORE_CROSSINGS) return unknown();
   const things = within.map((c) => ({ c, ...thingsLie(c, p, lies) }));
   const kept = things.filter((t) => t.agree);
   if (kept.length === 0) return unknown();
@@ -338,4 +347,3 @@ function decidedBy(all: readonly Candidate[]): string {
   return 'how the strands lie beside each other';
 }
 
-export const byFiguresForTest = byFigures;

@@ -50,9 +50,11 @@ export function withDeeperEye(shape: BakedShape, deeper: number): BakedShape {
   const out = points[eye]!.map((c, j) => c - root[j]!);
   const l = Math.hypot(out[0]!, out[1]!, out[2]!);
   const reach = (i: number) => points[i]!.reduce((sum, c, j) => sum + ((c - root[j]!) * out[j]!) / l, 0) / l;
+  // the legs' far ends stay where they are
+  const start = Math.max(reach(from), reach(to)) + 0.04;
   const ease = (x: number) => (x <= 0 ? 0 : x >= 1 ? 1 : x * x * (3 - 2 * x));
   const drawn = points.slice(from, to + 1).map((p, k): Point3 => {
-    const by = (deeper * ease((reach(from + k) - 0.1) / 0.6)) / l;
+    const by = (deeper * ease((reach(from + k) - start) / 0.6)) / l;
     return [p[0] + by * out[0]!, p[1] + by * out[1]!, p[2] + by * out[2]!];
   });
   const inner = resample(drawn, EYE_STEP).map((p): Point3 => p.map((c) => Math.round(c * 1e4) / 1e4) as unknown as Point3);

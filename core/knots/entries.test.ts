@@ -72,8 +72,9 @@ describe('checks that practice insists on', () => {
 
   test('every fault of an entry can be found at one of its points; tails are measured', () => {
     for (const e of ENTRIES) {
+      // what is left in a rope after untying is found then, at no point of a walk
       const found = new Set(e.check_points.flatMap((p) => p.wrong.map((w) => w.fault)));
-      expect([e.id, e.faults.map((f) => f.id).filter((f) => !found.has(f) && f !== 'tail-short' && f !== 'tail-long')]).toEqual([e.id, []]);
+      expect([e.id, e.faults.map((f) => f.id).filter((f) => !found.has(f) && f !== 'tail-short' && f !== 'tail-long' && f !== 'first-eight-left')]).toEqual([e.id, []]);
       if (e.faults.some((f) => f.id === 'tail-short')) expect([e.id, e.check_points.some((p) => p.id === 'tail')]).toEqual([e.id, true]);
     }
   });

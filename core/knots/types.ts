@@ -65,7 +65,7 @@ export interface Fault {
   readonly source: Source;
   readonly made?: Made;
   /** what this form does under which pull, where it is known */
-  readonly does?: readonly Fact[];
+  readonly does?: readonly PullGrade[];
 }
 
 /** Which computed picture stands for an answer. */

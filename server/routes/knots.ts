@@ -1,9 +1,9 @@
-import type { FastifyInstance, FastifyReply } from 'fastify';
+import type { FastifyInstance } from 'fastify';
 import { ENDPOINTS } from '../../contract';
 import { choose, ropeNeeded } from '../../core/choose';
 import type { Point3 } from '../../core/curve';
 import { fault } from '../../core/errors';
-import { inState, linesOf, pointsOf, type BakedForm, type BakedRope, type ShapeComponent, type ShapeState } from '../../core/knots/stored';
+import { linesOf, type ShapeState } from '../../core/knots/stored';
 import { CATALOGUE_VERSION, faultsWithShape, formWithWraps, framesOf, knotById, knotIds, shapeOf, storedForm, variantForm, wrapsOf, type Onto } from '../../core/knots/catalogue';
 import { FAMILIES } from '../../core/knots/types';
 import { goesOn } from '../../core/knots/behaviour';
@@ -11,16 +11,14 @@ import type { Range } from '../../core/knots/measures';
 import { unitOfAcross } from '../../core/knots/sizes';
 import { crossingIds } from '../../core/knots/crossing-ids';
 import { differingPlace } from '../../core/knots/differs';
-import { drawVector, facing, frameFor, pathInWords, type PictureComponent } from '../../core/picture';
+import { drawVector, facing, frameFor, pathInWords } from '../../core/picture';
 import { crossingsSeenFrom, diagramOf, gaussCodeOf } from '../../core/topology';
 import { judgeTail, SHIPPED_PROFILES } from '../../core/profiles';
 import { bind } from '../bind';
 import type { Context } from '../context';
 import { shapeGlb } from '../documents/glb';
 import { knotIn, profileIn } from '../named';
-
-/** Shapes and pictures change only with the catalogue: a browser may keep them a day. */
-const KEEP = 'public, max-age=86400';
+import { asPicture, asPublic, KEEP, knotRadius, sendSvg } from '../picturing';
 
 interface Asked {
   readonly state?: ShapeState | undefined;
@@ -43,47 +41,6 @@ function asked(id: string, { state, fault: faulty, wraps, object, variant }: Ask
   // a tie-in knot has the harness for its ring
   const ring = entry.purposes.includes('tie-in') ? (form === 'one-harness-point' ? 'one' : 'both') : 'ring';
   return { form, state: state ?? 'tight', onto: object === undefined ? null : object === 'ring' ? ring : object };
-}
-
-/** Half the size of the knot proper in a state, for framing: its height, or for a square crop whichever is larger. */
-function knotRadius(id: string, form: string, state: ShapeState, crop: 'whole' | 'knot' | 'tall'): number {
-  const f = storedForm(id, form);
-  const { reach_ropeDiameters: reach } = f.set;
-  // an eye clipped back on the rope belongs to the knot, and its clip
-  const things = crop === 'knot' ? ((state === 'laid' ? undefined : inState(f, state).objects) ?? f.objects) : [];
-  const clipped = things.some((o) => o.role === 'post') && things.find((o) => o.role === 'ring');
-  if (clipped) return Math.max(...clipped.points.map((p) => Math.max(Math.abs(p[0]), Math.abs(p[1])))) + 1;
-  const opened = state === 'dressed' ? 1.2 : state === 'laid' ? 1.35 : 1;
-  if (reach && (state !== 'laid' || f.laidView.apart_ropeDiameters === 0)) return opened * (crop === 'knot' ? Math.max(...reach) : reach[1]);
-  if (state !== 'laid') return (f.set.length_ropeDiameters.value / 2) * opened;
-  const proper = (rope: BakedRope) => pointsOf(rope).filter((_, i) => i > rope.marks.standing[1] - 2 && i < rope.marks.tail[0] + 2);
-  if (reach) return Math.max(...[f.laid, ...(f.laid.second ? [f.laid.second] : [])].flatMap(proper).filter((p) => !farFromKnot(f, p)).map((p) => (crop === 'knot' ? Math.max(Math.abs(p[0]), Math.abs(p[1])) : Math.abs(p[1]))));
-  const m = f.laid.marks;
-  const knot = pointsOf(f.laid).filter((_, i) => i > m.standing[1] - 2 && i < m.tail[0] + 2 && (m.eye === undefined || Math.abs(i - m.eye) > 30));
-  return Math.max(...knot.map((p) => (crop === 'knot' ? Math.max(Math.abs(p[0]), Math.abs(p[1])) : Math.abs(p[1]))));
-}
-
-/** In an eye, away from the knot proper. */
-function farFromKnot(f: BakedForm, p: Point3): boolean {
-  const points = pointsOf(f.laid);
-  return [f.laid.marks.eye, f.laid.marks.second_eye].some((e) => e !== undefined && Math.hypot(points[e]![0] - p[0], points[e]![1] - p[1], points[e]![2] - p[2]) < EYE_REACH);
-}
-const EYE_REACH = 14;
-
-function asPicture(components: readonly ShapeComponent[]): PictureComponent[] {
-  return components.map(({ marks, ...c }) => (marks?.standing && marks.tail ? { ...c, drift: [marks.standing[1], marks.tail[0]] as const, eye: marks.eye } : { ...c, gate: marks?.gate }));
-}
-
-/** Marks as other programs read them: both eyes in one, a sling's ends left out, for it has none. */
-function asPublic({ marks, ...c }: ShapeComponent) {
-  if (!marks) return c;
-  const { second_eye, eye, standing, tail, ...rest } = marks;
-  const ends = c.closed ? {} : { standing, tail };
-  return { ...c, marks: { ...ends, ...rest, ...(eye !== undefined && { eye: second_eye === undefined ? eye : ([eye, second_eye] as [number, number]) }) } };
-}
-
-function sendSvg(reply: FastifyReply, svg: string): FastifyReply {
-  return reply.type('image/svg+xml').header('cache-control', KEEP).header('x-content-type-options', 'nosniff').send(svg);
 }
 
 export function knotRoutes(app: FastifyInstance, context: Context): void {

@@ -13,6 +13,7 @@ const PLACES = [
   { digit: 1, to: '/choose', name: 'Choose', icon: <path d="M3 13h7M10 13l9-8M10 13h11M10 13l9 8" /> },
   { digit: 2, to: '/tie', name: 'Tie', icon: <path d="M3 18c7 0 7-12 13-12 6 0 6 8 0 8S9 8 3 8M16 14c3 3 5 4 7 4" /> },
   { digit: 4, to: '/check', name: 'Check', icon: <><path d="M2 13c6-9 16-9 22 0-6 9-16 9-22 0z" /><circle cx="13" cy="13" r="3.4" /></> },
+  { digit: 6, to: '/teach', name: 'Teach', icon: <path d="M3 8l10-4 10 4-10 4zM7 10v6c3 3 9 3 12 0v-6M23 8v7" /> },
   { digit: 7, to: '/log', name: 'Log', icon: <path d="M5 3h16v20H5zM9 9h8M9 13h8M9 17h5" /> },
 ] as const;
 
@@ -46,6 +47,7 @@ function KeyHelp({ show, close }: { show: boolean; close: () => void }) {
           <div className="measure"><span>Next, previous step (Tie)</span><kbd>→ ←</kbd></div>
           <div className="measure"><span>Start a check</span><kbd>c</kbd></div>
           <div className="measure"><span>Answer (Check)</span><span><kbd>a</kbd> <kbd>b</kbd> … <kbd>x</kbd> cannot see</span></div>
+          <div className="measure"><span>Decide, turn over (Teach)</span><span><kbd>1</kbd> <kbd>2</kbd> <kbd>3</kbd> <kbd>f</kbd></span></div>
           <div className="measure"><span>Back one point (Check)</span><kbd>←</kbd></div>
         </dl>
         <p className="small quiet">Single keys do nothing inside a field. They can be switched off under your name.</p>
@@ -62,7 +64,7 @@ export function Shell() {
   const [signOut] = useSignOutMutation();
   const theme = useTheme();
   const [help, setHelp] = useState(false);
-  const walking = /^\/check\/./.test(location.pathname);
+  const walking = /^\/(check\/.|teach)/.test(location.pathname);
   useAltDigits((digit) => {
     const place = PLACES.find((p) => p.digit === digit);
     if (place) void navigate(place.to);

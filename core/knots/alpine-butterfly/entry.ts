@@ -1,5 +1,5 @@
 import { ANOTHER_KNOT, LOOSE, OTHER_ENDS_LOADED, otherwisePoint, setPoint } from '../common-faults';
-import { point, seen, wrong } from '../entry-parts';
+import { point, seen, wrong, pulled } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
 export const entry = {
@@ -38,7 +38,7 @@ export const entry = {
     otherwisePoint('Look before load goes over to it, with nothing hanging on it. Asking the one who tied it is no check.'),
   ],
   faults: [
-    { id: 'false-butterfly', name: 'false butterfly', arises: 'the second twist was made the other way', shows: 'one face only looks nearly parallel, the other shows a cross where a true one has none; the strand from the eye goes straight down outside its partner', verdict: 'take-out-and-retie', what_to_do: 'Do not load it: the eye can pull through. If in doubt tie a new butterfly, using the eye and body of the old one as its eye, so that the doubtful knot carries nothing.', source: 'practice' },
+    { id: 'false-butterfly', name: 'false butterfly', arises: 'the second twist was made the other way', shows: 'one face only looks nearly parallel, the other shows a cross where a true one has none; the strand from the eye goes straight down outside its partner', verdict: 'take-out-and-retie', what_to_do: 'Do not load it: the eye can pull through. If in doubt tie a new butterfly, using the eye and body of the old one as its eye, so that the doubtful knot carries nothing.', source: 'practice', does: [pulled('through', 'fails', 'tied so', 'the eye can pull through: a slip knot along the main line at about two persons’ load', 'practice')] },
     { id: 'eye-pulled-through', name: 'eye pulled back through', arises: 'the eye was drawn back while the knot was moved', shows: 'no eye, or a slip knot in its place', verdict: 'take-out-and-retie', what_to_do: 'Take it out and tie it again.', source: 'practice' },
     LOOSE, OTHER_ENDS_LOADED, ANOTHER_KNOT,
   ],

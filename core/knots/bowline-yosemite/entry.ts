@@ -1,5 +1,5 @@
 import { ANOTHER_KNOT, EYE_TOO_LARGE, LOOSE, otherEndLoaded, STOPPER_GAP, STOPPER_MISSING, STOPPER_POINT, TAIL_SHORT, otherwisePoint, setPoint, tailPoint } from '../common-faults';
-import { point, seen, wrong } from '../entry-parts';
+import { point, seen, wrong, pulled } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
 export const entry = {
@@ -36,7 +36,7 @@ export const entry = {
     otherwisePoint('The eye pulled apart, or the tail against the eye, pulls it out.', 'general'),
   ],
   faults: [
-    { id: 'false-eye-clipped', name: 'clipped into the tail loop', arises: 'the eye was tied small and the little loop of the finish was taken for it', shows: 'the clip hangs in a loop that the tail alone holds', verdict: 'take-out-and-retie', what_to_do: 'Unload, unclip, take it out; tie the double bowline instead.', source: 'practice' },
+    { id: 'false-eye-clipped', name: 'clipped into the tail loop', arises: 'the eye was tied small and the little loop of the finish was taken for it', shows: 'the clip hangs in a loop that the tail alone holds', verdict: 'take-out-and-retie', what_to_do: 'Unload, unclip, take it out; tie the double bowline instead.', source: 'practice', does: [pulled('standing-eye', 'fails', 'tied so', 'the little loop is held by the tail alone: the tail pulls out', 'practice')] },
     { id: 'finished-loose', name: 'finished before the bowline was snug', arises: 'the tail was led round while the bowline was loose', shows: 'the knot has changed form', verdict: 'take-out-and-retie', what_to_do: 'Take it out and tie it again, the bowline snug first.', source: 'practice' },
     EYE_TOO_LARGE, LOOSE, TAIL_SHORT, STOPPER_MISSING, STOPPER_GAP, otherEndLoaded(0), ANOTHER_KNOT,
   ],

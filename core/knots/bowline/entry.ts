@@ -1,4 +1,5 @@
-import { ANOTHER_KNOT, EYE_POINT, EYE_TOO_LARGE, HARNESS_POINT, LOOSE, ONE_HARNESS_POINT, STOPPER_GAP, STOPPER_MISSING, STOPPER_POINT, otherEndLoaded, TAIL_LONG, TAIL_POINT, TAIL_SHORT, setPoint } from '../common-faults';
+import { ANOTHER_KNOT, EYE_POINT, EYE_TOO_LARGE, HARNESS_POINT, LOOSE, ONE_HARNESS_POINT, STOPPER_GAP, STOPPER_MISSING, STOPPER_POINT, otherEndLoaded, otherwisePoint, TAIL_LONG, TAIL_POINT, TAIL_SHORT, setPoint } from '../common-faults';
+import { pulled } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
 export const entry = {
@@ -54,10 +55,11 @@ export const entry = {
     setPoint('front', 'the standing part, the tail and each leg of the eye'),
     EYE_POINT,
     HARNESS_POINT,
+    otherwisePoint('The tail against the eye makes it a noose; the eye pulled apart pulls it out.', 'practice'),
   ],
   faults: [
-    { id: 'nip-reversed', name: 'loop made the other way round', arises: 'the small loop was laid with its crossing reversed', shows: 'it falls apart when loaded', verdict: 'take-out-and-retie', what_to_do: 'Take it out and tie it again.', source: 'practice' },
-    { id: 'tail-outside-eye', name: 'tail outside the eye', arises: 'the end went round the standing part the other way', shows: 'the tail hangs outside the eye', verdict: 'remark', what_to_do: 'Nothing: it is noted.', source: 'practice' },
+    { id: 'nip-reversed', name: 'loop made the other way round', arises: 'the small loop was laid with its crossing reversed', shows: 'it falls apart when loaded', verdict: 'take-out-and-retie', what_to_do: 'Take it out and tie it again.', source: 'practice', does: [pulled('standing-eye', 'fails', 'tied so', 'falls apart when loaded', 'practice')] },
+    { id: 'tail-outside-eye', name: 'tail outside the eye', arises: 'the end went round the standing part the other way', shows: 'the tail hangs outside the eye', verdict: 'remark', what_to_do: 'Nothing: it is noted.', source: 'practice', does: [pulled('standing-eye', 'made', 'tied so', 'as the bowline: it is noted, no fault', 'practice')] },
     ONE_HARNESS_POINT, LOOSE, TAIL_SHORT, TAIL_LONG, EYE_TOO_LARGE, STOPPER_MISSING, STOPPER_GAP, otherEndLoaded(0), ANOTHER_KNOT,
   ],
   tail_rule_key: 'bowline',

@@ -32,7 +32,7 @@ export const entry = {
     otherwisePoint('The standing part pulls; nothing may pull on the tail.', 'general'),
   ],
   faults: [
-    faulty('reversed-buntline', 'worked away from the clip', 'the turns began at the clip and were worked up', 'two half hitches: the tail sits on top, it does not snug up', 'take-out-and-retie', 'Take it out: it can shake out to a single half hitch. Work the turns toward the clip.'),
+    { ...faulty('reversed-buntline', 'worked away from the clip', 'the turns began at the clip and were worked up', 'two half hitches: the tail sits on top, it does not snug up', 'take-out-and-retie', 'Take it out: it can shake out to a single half hitch. Work the turns toward the clip.'), does: [pulled('standing-eye', 'fails', 'tied so', 'the tail sits on top, it does not snug up, can shake out to a single half hitch', 'practice')] },
     faulty('turns-three-strands', 'a turn takes in the returning leg', 'the second turn went round both', 'it does not slide', 'take-out-and-retie', 'Take it out; both turns go round the standing part only.', 'general'),
     LOOSE, TAIL_SHORT, otherEndLoaded(0), ANOTHER_KNOT,
   ],

@@ -31,7 +31,7 @@ export const entry = {
     otherwisePoint('Only the two standing parts may ever be pulled apart.', 'general'),
   ],
   faults: [
-    faulty('false-butterfly', 'false form', 'the second half was turned the other way', 'a cross on one face where a true one has none; a tail goes straight down outside', 'take-out-and-retie', 'Do not load it. Take it out and tie it again.', 'general'),
+    { ...faulty('false-butterfly', 'false form', 'the second half was turned the other way', 'a cross on one face where a true one has none; a tail goes straight down outside', 'take-out-and-retie', 'Do not load it. Take it out and tie it again.', 'general'), does: [pulled('through', 'avoid', 'tied so', 'not the joint it looks like; what it does is not known: take it out', 'general')] },
     LOOSE, TAIL_SHORT, otherEndLoaded(1), ANOTHER_KNOT,
   ],
   tail_rule_key: 'butterfly-bend',

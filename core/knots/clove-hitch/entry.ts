@@ -33,7 +33,7 @@ export const entry = {
   ],
   faults: [
     faulty('mirrored-loops', 'loops mirrored', 'the second loop was turned the other way', 'a girth pair, or nothing', 'take-out-and-retie', 'Take it off; make two identical loops, each with its upper strand to the same side.'),
-    faulty('not-tucked', 'end not under the cross', 'on a post the end was not led under its own cross', 'a mere coil: it runs', 'take-out-and-retie', 'Lead the end under its own cross.', 'general'),
+    { ...faulty('not-tucked', 'end not under the cross', 'on a post the end was not led under its own cross', 'a mere coil: it runs', 'take-out-and-retie', 'Lead the end under its own cross.', 'general'), does: [pulled('standing-eye', 'fails', 'tied so', 'a mere coil: it runs', 'general')] },
     GATE_UNLOCKED, LOOSE, OTHER_ENDS_LOADED, ANOTHER_KNOT,
   ],
   tail_rule_key: 'none',

@@ -34,7 +34,7 @@ export const entry = {
     otherwisePoint('Only the two standing parts may ever be pulled apart. Clipping between tail and standing part loads it as an offset eight.'),
   ],
   faults: [
-    faulty('offset-eight', 'offset eight', 'both ends were put in from the same side', 'both tails leave together', 'take-out-and-retie', 'Take it out: it rolls off the end. Let the second end enter where the first end left.'),
+    { ...faulty('offset-eight', 'offset eight', 'both ends were put in from the same side', 'both tails leave together', 'take-out-and-retie', 'Take it out: it rolls off the end. Let the second end enter where the first end left.'), does: [pulled('through', 'fails', 'tied so', 'it rolls off the end', 'practice')] },
     faulty('pair-crossed', 'pair crossed inside', 'the second end changed sides on its way', 'one strand lies across its partner', 'put-right', 'Lay the pair side by side, then set it again.'),
     LOOSE, TAIL_SHORT, otherEndLoaded(1), ANOTHER_KNOT,
   ],

@@ -1,4 +1,5 @@
 import { ANOTHER_KNOT, EYE_POINT, EYE_TOO_LARGE, HARNESS_POINT, LOOSE, ONE_HARNESS_POINT, STOPPER_GAP, STOPPER_MISSING, STOPPER_POINT, TAIL_LONG, TAIL_POINT, TAIL_SHORT, setPoint } from '../common-faults';
+import { pulled } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
 export const entry = {
@@ -64,10 +65,10 @@ export const entry = {
     HARNESS_POINT,
   ],
   faults: [
-    { id: 'half-finished', name: 'half finished', arises: 'the end went through the harness and was never brought back', shows: 'one strand where there should be two; nothing holds the end', verdict: 'take-out-and-retie', what_to_do: 'Nothing holds this. Take it out and tie it again.', source: 'practice' },
+    { id: 'half-finished', name: 'half finished', arises: 'the end went through the harness and was never brought back', shows: 'one strand where there should be two; nothing holds the end', verdict: 'take-out-and-retie', what_to_do: 'Nothing holds this. Take it out and tie it again.', source: 'practice', does: [pulled('standing-eye', 'fails', 'tied so', 'nothing holds the end: it runs out', 'practice')] },
     { id: 'wrong-lane', name: 'wrong lane at one pass', arises: 'the end followed the wrong strand, or passed on the wrong side', shows: 'the tail leaves its partner: it is no longer an eight', verdict: 'take-out-and-retie', what_to_do: 'Take it out to that place and follow the path again.', source: 'practice' },
-    { id: 'pair-crossed', name: 'pair crossed inside', arises: 'the end changed sides on its way back', shows: 'one strand lies across its partner', verdict: 'put-right', what_to_do: 'Dress it: lay the pair side by side, then set it again.', source: 'practice' },
-    { id: 'load-strand-outside', name: 'load strand outside', arises: 'the end ran on the other side of the first eight', shows: 'the standing part takes the outer lane at the turn it loads first', verdict: 'remark', what_to_do: 'Nothing: both are right. Inside comes undone more easily.', source: 'practice' },
+    { id: 'pair-crossed', name: 'pair crossed inside', arises: 'the end changed sides on its way back', shows: 'one strand lies across its partner', verdict: 'put-right', what_to_do: 'Dress it: lay the pair side by side, then set it again.', source: 'practice', does: [pulled('standing-eye', 'ok', 'tied so', 'crossed strands never came undone by hand after hard falls', 'practice')] },
+    { id: 'load-strand-outside', name: 'load strand outside', arises: 'the end ran on the other side of the first eight', shows: 'the standing part takes the outer lane at the turn it loads first', verdict: 'remark', what_to_do: 'Nothing: both are right. Inside comes undone more easily.', source: 'practice', does: [pulled('standing-eye', 'made', 'tied so', 'as the other; over the outside it squashes the knot, which is then harder to undo', 'practice')] },
     { id: 'first-eight-left', name: 'first eight left in the rope', arises: 'the knot was untied as far as its first eight and no further', shows: 'a single eight stays in the rope after untying; it sticks when the rope is pulled', verdict: 'take-out-and-retie', what_to_do: 'Take it out before the rope is pulled.', source: 'practice', made: { by: 'knot', knot: 'figure-eight-stopper' } },
     ONE_HARNESS_POINT, LOOSE, TAIL_SHORT, TAIL_LONG, EYE_TOO_LARGE, STOPPER_MISSING, STOPPER_GAP, ANOTHER_KNOT,
   ],

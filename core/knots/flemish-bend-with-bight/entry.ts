@@ -33,7 +33,7 @@ export const entry = {
     otherwisePoint('The two ropes pull apart; a lanyard may hang in the eye while somebody passes. Nothing may hang between a tail and a standing part.'),
   ],
   faults: [
-    faulty('offset-eight', 'new end entered from the wrong side', 'the end did not enter where the eye comes out', 'the new rope’s tail leaves beside the eye: its rope is loaded as an offset eight', 'take-out-and-retie', 'Take the new rope out; let its end enter where the eye comes out.', 'general'),
+    { ...faulty('offset-eight', 'new end entered from the wrong side', 'the end did not enter where the eye comes out', 'the new rope’s tail leaves beside the eye: its rope is loaded as an offset eight', 'take-out-and-retie', 'Take the new rope out; let its end enter where the eye comes out.', 'general'), does: [pulled('through', 'fails', 'tied so', 'the new rope is loaded as an offset eight: it rolls off the end', 'practice')] },
     faulty('wrong-lane', 'wrong lane at one pass', 'the end followed the wrong strand', 'two strands at one place, four at another', 'take-out-and-retie', 'Take it out to that place and follow the path again.', 'general'),
     faulty('strands-crossed', 'strands crossed', 'three strands were not laid in order', 'strands roll over each other', 'put-right', 'Lay the three side by side along the whole way; set it again.', 'general'),
     LOOSE, TAIL_SHORT, otherEndLoaded(1), ANOTHER_KNOT,

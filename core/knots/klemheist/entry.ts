@@ -31,7 +31,7 @@ export const entry = {
     otherwisePoint('One way only. Can the pull ever come from the other side? Can the device run into it?', 'practice', DEVICE_CAN_REACH),
   ],
   faults: [
-    faulty('not-through-bight', 'not through the upper bight', 'the lower end was led past the eye', 'the eye hangs empty: a mere coil', 'take-out-and-retie', 'Lead the lower end through the upper bight.'),
+    { ...faulty('not-through-bight', 'not through the upper bight', 'the lower end was led past the eye', 'the eye hangs empty: a mere coil', 'take-out-and-retie', 'Lead the lower end through the upper bight.'), does: [pulled('down', 'fails', 'tied so', 'a mere coil: it does not grip', 'general')] },
     UPSIDE_DOWN, CROSSED_WRAPS, ONE_WRAP_SHORT, JOINT_IN_WRAPS, JOINT_ON_CLIP, CORD_TOO_THICK, CORD_TOO_THIN, DEVICE_REACHES, LOOSE, OTHER_ENDS_LOADED, ANOTHER_KNOT,
   ],
   tail_rule_key: 'none',

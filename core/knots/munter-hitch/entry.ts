@@ -31,7 +31,7 @@ export const entry = {
     otherwisePoint('It holds only while a hand holds the brake strand, or it is tied off.', 'general'),
   ],
   faults: [
-    faulty('not-tucked', 'not crossed', 'the second loop was not turned', 'a plain turn round the bar: it runs', 'take-out-and-retie', 'Take it off; fold two identical loops face to face and clip both.', 'general'),
+    { ...faulty('not-tucked', 'not crossed', 'the second loop was not turned', 'a plain turn round the bar: it runs', 'take-out-and-retie', 'Take it off; fold two identical loops face to face and clip both.', 'general'), does: [pulled('standing-eye', 'fails', 'tied so', 'a plain turn round the bar: it runs', 'general')] },
     { ...faulty('mirrored-loops', 'slid instead of folded', 'the loops were slid one on the other', 'a clove: it does not move', 'take-out-and-retie', 'Take it off and fold the loops face to face.', 'general'), made: { by: 'knot', knot: 'clove-hitch' } },
     { ...faulty('gate-to-brake', 'gate toward the brake strand', 'the karabiner hangs the wrong way round', 'the brake strand lies against the gate', 'put-right', 'Turn the karabiner: the brake strand runs on the side away from the gate.'), made: { by: 'gate-turned' } },
     GATE_UNLOCKED, OTHER_ENDS_LOADED, ANOTHER_KNOT,

@@ -31,7 +31,7 @@ export const entry = {
     otherwisePoint('The standing part pulls against the eye. Without the half hitch the running side draws the slip out.'),
   ],
   faults: [
-    faulty('half-hitch-missing', 'half hitch missing', 'it was left at the slip', 'the eye’s neck is bare', 'take-out-and-retie', 'Do not haul on it: drop the half hitch over the eye and draw it tight.'),
+    { ...faulty('half-hitch-missing', 'half hitch missing', 'it was left at the slip', 'the eye’s neck is bare', 'take-out-and-retie', 'Do not haul on it: drop the half hitch over the eye and draw it tight.'), does: [pulled('standing-eye', 'avoid', 'tied so', 'the slip can run', 'practice')] },
     { ...faulty('standing-side-slipped', 'standing side slipped', 'the bight was drawn from the wrong strand', 'pulling the standing part draws the slip', 'take-out-and-retie', 'Take it out and draw the bight from the running end.'), made: { by: 'ends-exchanged', ropes: [0] } },
     faulty('half-hitch-misplaced', 'half hitch misplaced', 'it went round one leg or lies away from the neck', 'it does not grip the neck', 'put-right', 'Move it to the neck, round both legs, and draw it tight.'),
     LOOSE, OTHER_ENDS_LOADED, ANOTHER_KNOT,

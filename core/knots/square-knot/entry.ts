@@ -33,8 +33,8 @@ export const entry = {
     otherwisePoint('It may never be the only thing that holds.'),
   ],
   faults: [
-    faulty('granny', 'granny', 'the second half was tied the same way as the first', 'the legs leave crosswise', 'take-out-and-retie', 'Take out the second half and tie it the other way.', 'general'),
-    faulty('thief', 'thief', 'tied with the wrong ends', 'the tails lie on opposite sides', 'take-out-and-retie', 'Take it out and tie it with both tails on the same side.', 'general'),
+    { ...faulty('granny', 'granny', 'the second half was tied the same way as the first', 'the legs leave crosswise', 'take-out-and-retie', 'Take out the second half and tie it the other way.', 'general'), does: [pulled('through', 'avoid', 'tied so', 'never a bend for a life load, this one less than the square knot', 'general')] },
+    { ...faulty('thief', 'thief', 'tied with the wrong ends', 'the tails lie on opposite sides', 'take-out-and-retie', 'Take it out and tie it with both tails on the same side.', 'general'), does: [pulled('through', 'avoid', 'tied so', 'never a bend for a life load, this one less than the square knot', 'general')] },
     LOOSE, TAIL_SHORT, otherEndLoaded(1), ANOTHER_KNOT,
   ],
   tail_rule_key: 'none',

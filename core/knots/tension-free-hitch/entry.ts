@@ -32,7 +32,7 @@ export const entry = {
     otherwisePoint('If the direction of the load changes, the wraps can unroll or climb: ask.', 'general'),
   ],
   faults: [
-    { ...faulty('not-clipped', 'not clipped', 'the eye was left hanging', 'the eight hangs free', 'take-out-and-retie', 'Clip the eye back on the load strand and lock the gate.'), made: { by: 'unclipped' } },
+    { ...faulty('not-clipped', 'not clipped', 'the eye was left hanging', 'the eight hangs free', 'take-out-and-retie', 'Clip the eye back on the load strand and lock the gate.'), made: { by: 'unclipped' }, does: [pulled('standing-eye', 'avoid', 'tied so', 'only friction on the turns holds; nothing keeps them', 'general')] },
     faulty('clip-carries', 'the clip carries', 'too few turns for this post', 'the karabiner is drawn tight', 'take-out-and-retie', 'Unload it and add turns.'),
     faulty('post-too-thin', 'post too thin', 'taken without asking', 'less than about eight rope diameters', 'take-out-and-retie', 'Take another anchor.'),
     faulty('one-wrap-short', 'too few turns', 'a turn was left out', 'fewer than three', 'take-out-and-retie', 'Add turns.', 'general'),

@@ -1,6 +1,6 @@
 import { useState, type FormEvent } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { stopperAsked } from '../../../core/inspect/verdict';
 import { useKnotsQuery, usePeopleQuery, useProfilesQuery, useRopesQuery, useSessionQuery, useTodayQuery } from '../../store/api';
 import { useApp, useSend } from '../../store';
@@ -73,7 +73,7 @@ export function Begin() {
   };
   return (
     <>
-      <h1>Which knot do you look at?</h1>
+      <div className="d-flex flex-wrap align-items-baseline gap-3"><h1>Which knot do you look at?</h1><Link to="/check/what-is-this" className="ms-auto">What is this? Name a shape</Link></div>
       <Form noValidate onSubmit={submit} className="form-grid mt-3">
         <Form.Group controlId="knot"><Form.Label>Knot</Form.Label>
           <Form.Select value={chosen} onChange={(e) => set({ knot: e.target.value })}>{chosen === '' ? <option value="">choose</option> : null}{checkable.map((k) => <option key={k.id} value={k.id}>{k.names[0]}</option>)}</Form.Select>

@@ -14,7 +14,9 @@ import { across_mm, acrossText } from '../../../core/knots/sizes';
 import type { ShapeState } from '../../../core/knots/stored';
 import type { Source } from '../../../core/knots/types';
 import { lengthText } from '../../../core/units';
+import { Differs } from './Differs';
 import { DrawnUp } from './DrawnUp';
+import { Lookalikes } from './Lookalikes';
 import type { SceneComponent } from '../../parts/rope/framing';
 import { partOfRope, type Picked } from '../../parts/rope/picking';
 import { RightBesideWrong } from '../../parts/RightBesideWrong';
@@ -225,6 +227,7 @@ function KnotPage({ knot }: { knot: KnotReply }) {
   const [whole, setWhole] = useState(false);
   const [motion, setMotion] = useState<readonly SceneComponent[] | null>(null);
   const [picked, setPicked] = useState<{ picked: Picked; part: string } | null>(null);
+  const [differs, setDiffers] = useState<readonly number[]>([]);
   const object = objectOf(knot);
   const asked = { object, ...(variant ? { variant } : { wraps }) };
   const shape = useShapeQuery({ id, state, ...asked }).data;
@@ -263,6 +266,7 @@ function KnotPage({ knot }: { knot: KnotReply }) {
           <div className="stage-keys">
             <Button onClick={() => (big === null ? rope.current?.flip() : setBig(null))}>{big === null ? <>Turn it over <kbd>f</kbd></> : 'Finished knot'}</Button>
             <Button variant="outline-primary" onClick={() => { setState(state === 'tight' ? 'dressed' : 'tight'); setPicked(null); }} disabled={big !== null || motion !== null}>{state === 'tight' ? 'Show it dressed, not set' : 'Show it set'}</Button>
+            {picked?.picked.crossing !== null && picked && picked.picked.crossing <= knot.crossings.count && !motion ? <Button variant="outline-primary" onClick={() => { setDiffers([picked.picked.crossing!]); document.getElementById('differs')?.scrollIntoView({ block: 'start' }); }}>Crossing {picked.picked.crossing} is the other way round on mine</Button> : null}
             {knot.family === 'stopper' || knot.family === 'bend' ? null : <Button variant="outline-primary" onClick={() => setWhole(!whole)} disabled={big !== null || motion !== null}>{whole ? 'The knot alone' : 'All of it'}</Button>}
             {checked ? <Button variant="outline-primary" onClick={() => void navigate('/check')}>Check one <kbd>c</kbd></Button> : null}
             {big === null && knot.drawn_up_here ? <DrawnUp key={`${id} ${wraps} ${variant}`} knot={id} form={variant ?? (wraps === knot.wraps[0] ? 'right' : `wraps-${wraps}`)} stored={tight?.components[0]?.points} onMotion={setMotion} /> : null}
@@ -280,6 +284,8 @@ function KnotPage({ knot }: { knot: KnotReply }) {
             <details className="small quiet"><summary>The path in words</summary><p className="mb-0 mt-1">{knot.path_in_words}</p></details>
           </section>
           <Faults knot={knot} state={flat} />
+          {knot.crossings.count > 0 ? <Differs knot={knot} chosen={differs} onChosen={setDiffers} /> : null}
+          <Lookalikes knot={knot} />
         </div>
         <div>
           <RopeNeeded knot={knot} />

@@ -1,0 +1,147 @@
+import { describe, expect, test } from '@jest/globals';
+import { distance, segmentDistance, type Point3 } from '../curve';
+import { crossingsSeenFrom, FRONT } from '../topology';
+import { refuses } from '../topology/testing/curves';
+import { CATALOGUE } from '.';
+import { faultsWithShape, shapeOf, storedForm } from './catalogue';
+import { changedForm, SHORT_TAIL_ROPE_DIAMETERS } from './changes';
+import { kindOfFault } from './faultKinds';
+import type { LaidForms, LaidKnot } from './laid';
+import { withCrossingsReversed } from './operations';
+import { pointsOf, STATES } from './stored';
+import { forms as bowline } from './bowline/shape';
+import { forms as butterfly } from './alpine-butterfly/shape';
+import { forms as eightBend } from './figure-eight-bend/shape';
+import { forms as followThrough } from './figure-eight-follow-through/shape';
+import { forms as locked } from './bowline-locked/shape';
+import { forms as onBight } from './figure-eight-on-bight/shape';
+import { forms as nine } from './figure-nine-on-bight/shape';
+import { forms as rewoven } from './butterfly-rewoven/shape';
+import { forms as square } from './square-knot/shape';
+import { forms as trefoil } from './trefoil-stopper/shape';
+import { forms as flemish } from './flemish-bend-with-bight/shape';
+import { forms as offset } from './offset-overhand/shape';
+
+const shown = CATALOGUE.flatMap(({ entry }) => faultsWithShape(entry.id).map((id) => ({ knot: entry.id, fault: entry.faults.find((f) => f.id === id)! })));
+
+test('there are enough of them, and most change more than a measure', () => {
+  expect(shown.length).toBeGreaterThanOrEqual(100);
+  expect(shown.filter(({ fault }) => kindOfFault(fault) !== 'measure').length).toBeGreaterThanOrEqual(60);
+});
+
+test('every fault of the trade stands at a knot', () => {
+  const all = new Set(CATALOGUE.flatMap(({ entry }) => entry.faults.map((f) => f.id as string)));
+  const wanted = `false-butterfly eye-pulled-through offset-eight reversed-buntline half-finished first-eight-left pair-crossed wrong-lane load-strand-outside tail-short tail-outside-eye loose eye-too-large one-harness-point false-eye-clipped lock-not-through-collar
+    third-strand-astray nip-reversed turns-short turns-three-strands mirrored-loops not-tucked crossed-wraps turns-reversed uneven-legs joint-in-wraps joint-on-clip one-bight-clipped hitch-upside-down not-through-bight fold-missed ears-crossed strand-between-legs loop-open overhand-turned gate-to-brake gate-unlocked
+    stopper-missing stopper-gap stopper-wrong-face slip-not-caught half-hitch-missing coils-opposite one-wrap-short granny thief tape-twisted cord-too-thick cord-too-thin`.split(/\s+/);
+  expect(wanted.filter((f) => !all.has(f))).toEqual([]);
+});
+
+describe('outside what was changed the laid form is the same', () => {
+  /** Laid where the other form runs as well: nearer than this to one of its strands. */
+  const SAME = 0.3;
+  const linesOf = (laid: LaidKnot) => [laid.points, ...(laid.second ? [laid.second.points] : [])];
+  /** Passes, in the order of the rope, of crossings both of whose strands lie as in the other form. */
+  function unchanged(own: LaidKnot, other: LaidKnot): string[] {
+    const [lines, there] = [linesOf(own), linesOf(other)];
+    const { passes } = crossingsSeenFrom(lines.map((points) => ({ points, closed: false })), FRONT);
+    const at = (p: (typeof passes)[number]): Point3 => lines[p.line]![Math.round(p.at)]!;
+    const lies = (p: (typeof passes)[number]) => there.some((points) => points.some((q, i) => i > 0 && segmentDistance(at(p), at(p), points[i - 1]!, q) < SAME));
+    const same = new Set(passes.filter((p) => passes.filter((q) => q.crossing === p.crossing).every(lies)).map((p) => p.crossing));
+    const kept = passes.filter((p) => same.has(p.crossing));
+    // by place, so that the same crossing has one name in both
+    const name = (p: (typeof passes)[number]) => at(p).slice(0, 2).map((v) => Math.round(v / 2)).join(',');
+    return kept.map((p) => `${p.over ? 'over' : 'under'} near ${name(p)}`);
+  }
+  const CASES: readonly (readonly [string, LaidForms, string, number])[] = [
+    ['bowline-locked', locked, 'lock-not-through-collar', 6], ['figure-eight-follow-through', followThrough, 'pair-crossed', 6], ['figure-eight-follow-through', followThrough, 'wrong-lane', 8],
+    ['figure-eight-on-bight', onBight, 'pair-twisted', 6], ['figure-nine-on-bight', nine, 'pair-twisted', 6], ['figure-eight-bend', eightBend, 'pair-crossed', 6], ['square-knot', square, 'granny', 4],
+    ['trefoil-stopper', trefoil, 'tail-from-wrong-side', 8], ['flemish-bend-with-bight', flemish, 'wrong-lane', 20], ['offset-overhand', offset, 'pair-crossed', 4], ['butterfly-rewoven', rewoven, 'loop-open', 16], ['alpine-butterfly', butterfly, 'false-butterfly', 10],
+  ];
+  test.each(CASES)('%s: %s %s', (_, forms, fault, least) => {
+    const [right, wrong] = [forms['right']!() as LaidKnot, forms[fault]!() as LaidKnot];
+    const [kept, held] = [unchanged(right, wrong), unchanged(wrong, right)];
+    const common = kept.filter((p) => held.includes(p));
+    // places are rounded: a few may fall to either side of a step
+    expect(common.length).toBeGreaterThanOrEqual(Math.min(least, kept.length) - 2);
+    expect(kept.length).toBeGreaterThanOrEqual(least);
+    expect(held.length).toBeGreaterThanOrEqual(least);
+  });
+});
+
+describe('a crossing reversed', () => {
+  test('changes that crossing and no other', () => {
+    const { points } = bowline.right();
+    const seen = (line: readonly Point3[]) => crossingsSeenFrom([{ points: line, closed: false }], FRONT).passes;
+    const before = seen(points);
+    for (const crossing of [1, 2, 5, 7]) {
+      const [line] = withCrossingsReversed([points], [crossing]);
+      const after = seen(line!);
+      expect(after.map((p) => p.crossing)).toEqual(before.map((p) => p.crossing));
+      expect(after.filter((p, i) => p.over !== before[i]!.over).map((p) => p.crossing + 1)).toEqual([crossing, crossing]);
+      // what lies farther along than the strand is lifted stays where it is
+      expect(line!.filter((p, i) => distance(p, points[i]!) > 1e-9).length).toBeLessThan(30);
+    }
+  });
+
+  test('twice is as before', () => {
+    const { points } = bowline.right();
+    const [once] = withCrossingsReversed([points], [2]);
+    const [twice] = withCrossingsReversed([once!], [2]);
+    const code = (line: readonly Point3[]) => crossingsSeenFrom([{ points: line, closed: false }], FRONT).passes.map((p) => `${p.crossing}${p.over}`);
+    expect(code(twice!)).toEqual(code(points));
+  });
+
+  test('one that is not there is refused', () => {
+    expect(() => withCrossingsReversed([bowline.right().points], [8])).toThrow(refuses('no-such-crossing'));
+  });
+});
+
+describe('faults of condition change one measure', () => {
+  const tail = (knot: string, fault: string) => shapeOf(knot, fault, 'tight')[0]!;
+  test.each(shown.filter(({ fault }) => fault.made?.by === 'tail-cut' || fault.made?.by === 'tail-lengthened' || fault.made?.by === 'leg-lengthened').map(({ knot, fault }) => [knot, fault.id] as const))('%s, %s: the tail alone', (knot, fault) => {
+    const [right, wrong] = [tail(knot, 'right'), tail(knot, fault)];
+    const common = Math.min(right.points.length, wrong.points.length);
+    expect(wrong.points.slice(0, common)).toEqual(right.points.slice(0, common));
+    expect(wrong.points.length).not.toBe(right.points.length);
+    expect({ ...wrong.marks, tail: null }).toEqual({ ...right.marks, tail: null });
+    if (fault === 'tail-short') expect(wrong.points.slice(wrong.marks!.tail![0]).reduce((sum, p, i, all) => (i ? sum + distance(p, all[i - 1]!) : 0), 0)).toBeLessThan(SHORT_TAIL_ROPE_DIAMETERS + 1);
+  });
+
+  test.each(shown.filter(({ fault }) => fault.id === 'loose').map(({ knot }) => knot))('%s, not set: the dressed form', (knot) => {
+    expect(shapeOf(knot, 'loose', 'tight')).toEqual(shapeOf(knot, 'right', 'dressed'));
+    expect(shapeOf(knot, 'loose', 'laid')).toEqual(shapeOf(knot, 'right', 'laid'));
+  });
+
+  test('a large eye, laid: the knot proper stays', () => {
+    const [right, wrong] = [storedForm('bowline', 'right').laid, storedForm('bowline', 'eye-too-large').laid];
+    const before = (s: typeof right) => pointsOf(s).slice(0, s.marks.legs![0][0]);
+    const after = (s: typeof right) => pointsOf(s).slice(s.marks.legs![1][1]);
+    expect(before(wrong)).toEqual(before(right));
+    expect(after(wrong)).toEqual(after(right));
+    expect(wrong.xyz.length).toBeGreaterThan(right.xyz.length);
+  });
+});
+
+describe('the other end loaded', () => {
+  test.each(shown.filter(({ fault }) => fault.made?.by === 'ends-exchanged').map(({ knot, fault }) => [knot, fault.id] as const))('%s, %s: the same curves from the other end, in every state', (knot, fault) => {
+    const { made } = CATALOGUE.find((k) => k.entry.id === knot)!.entry.faults.find((f) => f.id === fault)!;
+    if (made?.by !== 'ends-exchanged') throw new Error('not made so');
+    for (const state of STATES) {
+      const [right, wrong] = [shapeOf(knot, 'right', state), shapeOf(knot, fault, state)];
+      made.ropes.forEach((r) => expect(wrong[r]!.points).toEqual(right[r]!.points.slice().reverse()));
+      made.ropes.forEach((r) => expect(wrong[r]!.marks!.standing![0]).toBe(0));
+    }
+    // and back again
+    const once = storedForm(knot, fault);
+    expect(changedForm(once, made)).toEqual(storedForm(knot, 'right'));
+  });
+});
+
+test('upside down: the hitch is turned, the rope it grips is not', () => {
+  for (const knot of ['klemheist', 'distel', 'schwabisch', 'michoacan']) {
+    const [right, wrong] = [shapeOf(knot, 'right', 'tight'), shapeOf(knot, 'hitch-upside-down', 'tight')];
+    expect(wrong.find((c) => c.role === 'host')).toEqual(right.find((c) => c.role === 'host'));
+    expect(wrong[0]!.points).toEqual(right[0]!.points.map(([x, y, z]): Point3 => [0 - x, 0 - y, z]));
+  }
+});

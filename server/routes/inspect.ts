@@ -1,0 +1,73 @@
+import type { FastifyInstance } from 'fastify';
+import { randomInt } from 'node:crypto';
+import { ENDPOINTS } from '../../contract';
+import type { Point3 } from '../../core/curve';
+import { fault, IdiomError } from '../../core/errors';
+import { facesAgree, identify, identifyCode, inWords, knownOf, lookalikesOf, touched, withTouched, type Entered } from '../../core/inspect/naming';
+import { faultsWithShape, knotById, shapeOf } from '../../core/knots/catalogue';
+import { goesOn } from '../../core/knots/behaviour';
+import { drawVector, frameFor } from '../../core/picture';
+import { drill } from '../../core/train';
+import { bind } from '../bind';
+import type { Context } from '../context';
+import { knotIn } from '../named';
+import { asPicture, asPublic, KEEP, knotRadius, sendSvg } from '../picturing';
+
+/** What is wrong with what was entered is said at that field. */
+function atField<T>(path: string, compute: () => T): T {
+  try {
+    return compute();
+  } catch (error) {
+    if (error instanceof IdiomError && error.status < 500 && error.errors.length === 0) throw new IdiomError(error.code, error.values, [{ path, message: error.message }]);
+    throw error;
+  }
+}
+
+function formOf(id: string, faulty: string | undefined): string {
+  if (faulty !== undefined && !faultsWithShape(id).includes(faulty)) throw fault('unknown-fault', { knot: id, fault: faulty });
+  return faulty ?? 'right';
+}
+
+export function inspectRoutes(app: FastifyInstance, context: Context): void {
+  bind(app, context, ENDPOINTS.identify, ({ body }) => {
+    const found = atField(body.code === undefined ? 'body.components' : 'body.code', () => {
+      if (body.code === undefined) return identify(body.components as unknown as readonly Entered[]);
+      if (body.back !== undefined && !facesAgree(body.code, body.back)) throw fault('faces-differ');
+      return identifyCode(body.code);
+    });
+    return { ...found, said: inWords(found), known: found.matches.map(knownOf) };
+  });
+
+  bind(app, context, ENDPOINTS.touched, ({ params, query }) => {
+    const { components, identified, known } = touched(params.id, query.crossings, formOf(params.id, query.fault));
+    return { components: components.map(asPublic), identified, said: inWords(identified), known };
+  });
+
+  bind(app, context, ENDPOINTS.touchedPicture, ({ params, query, reply }) => {
+    const form = formOf(params.id, query.fault);
+    const mirror = (p: Point3): Point3 => (query.hand === 'left' ? [-p[0], p[1], p[2]] : p);
+    const drawn = (components: ReturnType<typeof shapeOf>) => asPicture(components).map((c) => ({ ...c, points: c.points.map(mirror) }));
+    const framing = { face: query.face, crop: 'knot' as const, knotRadius_ropeDiameters: knotRadius(params.id, form, 'laid', 'knot') };
+    const { entry } = knotById(params.id);
+    // framed as the untouched one, so that the two can be held beside each other
+    return sendSvg(reply, drawVector(drawn(withTouched(params.id, query.crossings, form)), { ...framing, theme: query.theme, size_px: query.size, cutTail: !goesOn(entry), title: `${entry.names[0]}, crossing ${query.crossings.join(', ')} the other way round, ${query.face}`, frame: frameFor(drawn(shapeOf(params.id, form, 'laid')), framing) }));
+  });
+
+  bind(app, context, ENDPOINTS.lookalikes, ({ params, reply }) => {
+    knotById(params.id);
+    void reply.header('cache-control', KEEP);
+    return lookalikesOf(params.id).map((l) => {
+      const { entry } = knotById(l.knot);
+      const own = entry.faults.find((f) => f.id === l.fault);
+      const tells = own ? null : { front: entry.faces[0].shows, back: entry.faces[1].shows };
+      return { knot: l.knot, fault: l.fault, name: own ? `${entry.names[0]}: ${own.name}` : entry.names[0], by: l.by, crossing: l.crossing ?? null, tell: own?.shows ?? entry.faces[0].shows, verdict: own?.verdict ?? null, tells };
+    });
+  });
+
+  bind(app, context, ENDPOINTS.drill, ({ body }) => {
+    for (const [i, k] of (body.knots ?? []).entries()) knotIn(`body.knots.${i}`, k);
+    const d = drill(body.seed ?? randomInt(0, 4_294_967_295), body.knots);
+    const picture = (face: string) => `/api/v1/knots/${d.knot}/picture.svg?face=${face}&state=${d.state}&crop=knot&size=420&hand=${d.hand}&fit=right${d.key.fault ? `&fault=${d.key.fault}` : ''}`;
+    return { ...d, pictures: { front: picture('front'), back: picture('back') } };
+  });
+}
