@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import { root } from './lib/install.mjs';
 
 const files = (folder) => readdirSync(join(root, folder), { withFileTypes: true }).flatMap((e) => (e.isDirectory() ? files(join(folder, e.name)) : [join(folder, e.name)]));
-const facts = [/^core\/knots\/[^/]+\/(entry|baked|ways|presentation)\.ts$/, /^core\/knots\/(index|entries|common-faults)\.ts$/, /^core\/profiles\/shipped\.ts$/, /^server\/demo\/scenario\.ts$/, /^core\/errors\/index\.ts$/];
+const facts = [/^core\/knots\/[^/]+\/(entry|baked|ways|presentation)\.ts$/, /^core\/knots\/(index|entries|common-faults)\.ts$/, /^core\/profiles\/shipped\.ts$/, /^server\/demo\/scenario\.ts$/, /^core\/errors\/index\.ts$/, /^core\/knots\/faultKinds\.ts$/, /^core\/inspect\/(figures|foundLookalikes)\.ts$/];
 let tests = 0;
 let all = 0;
 for (const f of ['core', 'contract', 'server', 'web', 'e2e', 'bench', 'scripts'].flatMap(files)) {
