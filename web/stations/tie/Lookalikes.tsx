@@ -17,8 +17,12 @@ export function Lookalikes({ knot }: { knot: KnotReply }) {
       <div className="lookalikes">
         {data.map((l) => (
           <article key={`${l.knot} ${l.fault}`} className="sheet" data-lookalike={`${l.knot}/${l.fault ?? 'right'}`}>
-            <div className="two-faces m-0" style={{ gap: 0 }}>
-              {(['front', 'back'] as const).map((face) => <div className="pic" key={face}><KnotPicture knot={l.knot} form={l.fault ?? 'right'} face={face} state="tight" crop="knot" size={165} lazy alt={`${l.name}, ${face}`} /></div>)}
+            <div className="beside">
+              <span className="small quiet">this knot</span><span className="small quiet">{l.fault ? 'wrong' : 'the other'}</span>
+              {(['front', 'back'] as const).flatMap((face) => [
+                <KnotPicture key={`own ${face}`} knot={knot.id} face={face} state="tight" crop="knot" size={165} lazy alt={`${knot.names[0]}, right, ${face}`} />,
+                <KnotPicture key={face} knot={l.knot} form={l.fault ?? 'right'} face={face} state="tight" crop="knot" size={165} lazy alt={`${l.name}, ${face}`} />,
+              ])}
             </div>
             <div className="p-3">
               <b>{l.knot === knot.id ? l.name.replace(`${knot.names[0]}: `, '') : <Link to={`/tie/${l.knot}`}>{l.name}</Link>}</b> <span className="small quiet">{l.by === 'crossing' ? `crossing ${l.crossing}` : BY[l.by]}</span>
