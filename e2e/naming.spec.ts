@@ -6,7 +6,7 @@ test('what looks different is touched, and it is said what that would be', async
   await page.goto('/check/what-is-this?by=touch&knot=bowline');
   await page.getByRole('button', { name: 'Crossing 2 the other way round' }).click();
   const answer = page.getByTestId('answer');
-  await expect(answer).toContainText('What you entered is the bowline with a fault: loop made the other way round');
+  await expect(answer).toContainText('What you entered is Bowline with a fault: loop made the other way round');
   await expect(answer).toContainText('falls apart when loaded');
   await expect(answer.locator('[data-knot="bowline"][data-fault="nip-reversed"]')).toBeVisible();
   await expectNoAxeFindings(page);
