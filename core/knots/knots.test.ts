@@ -63,8 +63,12 @@ function told(id: string, form: string, state: ShapeState): string[] {
   const eyes = [s.marks.eye, s.marks.second_eye].flatMap((e) => (e === undefined ? [] : [e]));
   return figuresOf({ ropes: linesOf(s), eyes, things: state === 'laid' ? baked.objects : (s.objects ?? []) });
 }
+/** Wrong forms whose strands lie nearer to each other as laid than a rope is thick. */
+const LAID_CLOSE: readonly string[] = ['butterfly-rewoven strand-between-legs', 'butterfly-rewoven loop-open', 'double-fishermans not-tucked', 'triple-fishermans not-tucked', 'flemish-bend-with-bight strands-crossed', 'munter-hitch not-tucked', 'slipped-eight half-hitch-misplaced', 'tension-free-hitch crossed-wraps', 'trefoil-stopper tail-from-wrong-side'];
+/** Of these the ones that no solver draws up: they are shown as they were laid. */
+const LIES_CLOSE: readonly string[] = ['munter-hitch not-tucked', 'tension-free-hitch crossed-wraps'];
 /** Their ends lie otherwise when it is drawn up, as those of an offset joint: joined far away they go round each other another number of times. Rope by rope they are compared; that none passed through another is proven when it is baked. */
-const ENDS_PART = ['double-fishermans right', 'triple-fishermans right', 'double-fishermans one-wrap-short', 'triple-fishermans one-wrap-short', 'offset-overhand right', 'offset-double-overhand right', 'figure-eight-bend offset-eight', 'flemish-bend-with-bight right', 'clove-hitch right'];
+const ENDS_PART = ['double-fishermans right', 'triple-fishermans right', 'double-fishermans one-wrap-short', 'triple-fishermans one-wrap-short', 'offset-overhand right', 'offset-double-overhand right', 'figure-eight-bend offset-eight', 'flemish-bend-with-bight right', 'clove-hitch right', 'double-fishermans not-tucked', 'triple-fishermans not-tucked', 'figure-eight-bend pair-crossed', 'offset-overhand pair-crossed', 'schwabisch crossed-wraps'];
 
 describe.each(everyForm)('%s %s', (id, form) => {
   const placed = storedForm(id, form).set.reach_ropeDiameters !== undefined;
@@ -89,10 +93,13 @@ describe.each(everyForm)('%s %s', (id, form) => {
 
   test('its strands keep their distances', () => {
     const { set } = storedForm(id, form);
-    expect(set.smallestDistanceEver_ropeDiameters).toBeGreaterThanOrEqual(0.92);
+    // a wrong form begins where one strand was lifted past another, with less room than the right one has; the solver's guard holds all the same
+    const least = LAID_CLOSE.includes(`${id} ${form}`) ? 0.65 : 0.92;
+    expect(set.smallestDistanceEver_ropeDiameters).toBeGreaterThanOrEqual(least);
     if (set.tight.tape) return; // layers of tape are measured as they are made
-    expect(smallestDistance(linesOf(set.tight), 2.5)).toBeGreaterThanOrEqual(0.97);
-    expect(smallestDistance(linesOf(set.dressed), 2.5)).toBeGreaterThanOrEqual(1);
+    const asItLies = LIES_CLOSE.includes(`${id} ${form}`);
+    expect(smallestDistance(linesOf(set.tight), 2.5)).toBeGreaterThanOrEqual(asItLies ? 0.85 : 0.97);
+    expect(smallestDistance(linesOf(set.dressed), 2.5)).toBeGreaterThanOrEqual(asItLies ? 0.85 : 1);
   });
 
   test('stands upright, an eye below', () => {
