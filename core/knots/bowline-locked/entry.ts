@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, EYE_POINT, EYE_TOO_LARGE, HARNESS_POINT, LOOSE, ONE_HARNESS_POINT, otherEndLoaded, otherwisePoint, TAIL_LONG, TAIL_POINT, TAIL_SHORT, setPoint } from '../common-faults';
+import { ANOTHER_KNOT, EYE_POINT, EYE_TOO_LARGE, HARNESS_POINT, LOOSE, ONE_HARNESS_POINT, otherEndLoaded, TAIL_LONG, TAIL_POINT, TAIL_SHORT, setPoint } from '../common-faults';
 import type { KnotEntry } from '../types';
 
 export const entry = {
@@ -50,7 +50,6 @@ export const entry = {
     setPoint('front', 'the standing part, the tail and each leg of the eye'),
     EYE_POINT,
     HARNESS_POINT,
-    otherwisePoint('Only the standing part may ever pull against the eye.', 'general'),
   ],
   faults: [
     { id: 'lock-not-through-collar', name: 'lock not through the collar', arises: 'the end came up beside the collar instead of through it', shows: 'the tail stands off to one side; the collar holds the standing part only', verdict: 'take-out-and-retie', what_to_do: 'It is not locked. Take it out and tie it again.', source: 'practice' },

@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, EYE_POINT, EYE_TOO_LARGE, HARNESS_POINT, LOOSE, ONE_HARNESS_POINT, STOPPER_GAP, STOPPER_MISSING, STOPPER_POINT, otherEndLoaded, otherwisePoint, TAIL_LONG, TAIL_POINT, TAIL_SHORT, setPoint } from '../common-faults';
+import { ANOTHER_KNOT, EYE_POINT, EYE_TOO_LARGE, HARNESS_POINT, LOOSE, ONE_HARNESS_POINT, STOPPER_GAP, STOPPER_MISSING, STOPPER_POINT, otherEndLoaded, TAIL_LONG, TAIL_POINT, TAIL_SHORT, setPoint } from '../common-faults';
 import { pulled } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
@@ -55,7 +55,6 @@ export const entry = {
     setPoint('front', 'the standing part, the tail and each leg of the eye'),
     EYE_POINT,
     HARNESS_POINT,
-    otherwisePoint('The tail against the eye makes it a noose; the eye pulled apart pulls it out.', 'practice'),
   ],
   faults: [
     { id: 'nip-reversed', name: 'loop made the other way round', arises: 'the small loop was laid with its crossing reversed', shows: 'it falls apart when loaded', verdict: 'take-out-and-retie', what_to_do: 'Take it out and tie it again.', source: 'practice', does: [pulled('standing-eye', 'fails', 'tied so', 'falls apart when loaded', 'practice')] },

@@ -1,4 +1,4 @@
-import { ANOTHER_KNOT, EYE_POINT, EYE_TOO_LARGE, HARNESS_POINT, LOOSE, ONE_HARNESS_POINT, STOPPER_GAP, STOPPER_MISSING, STOPPER_POINT, otherEndLoaded, otherwisePoint, TAIL_LONG, TAIL_POINT, TAIL_SHORT, setPoint } from '../common-faults';
+import { ANOTHER_KNOT, EYE_POINT, EYE_TOO_LARGE, HARNESS_POINT, LOOSE, ONE_HARNESS_POINT, STOPPER_GAP, STOPPER_MISSING, STOPPER_POINT, otherEndLoaded, TAIL_LONG, TAIL_POINT, TAIL_SHORT, setPoint } from '../common-faults';
 import { pulled } from '../entry-parts';
 import type { KnotEntry } from '../types';
 
@@ -57,7 +57,6 @@ export const entry = {
     { ...setPoint('front', 'the standing part, the tail and each leg of the eye'), wrong: [{ fault: 'loose', label: 'loose: strands stand apart', picture: null }] },
     EYE_POINT,
     HARNESS_POINT,
-    otherwisePoint('Only the standing part may ever pull against the eye.', 'general'),
   ],
   faults: [
     { id: 'turns-short', name: 'one turn only', arises: 'the second loop was not laid, or the end missed it', shows: 'one nipping turn: a simple bowline', verdict: 'take-out-and-retie', what_to_do: 'Take it out and lay two turns.', source: 'general', made: { by: 'knot', knot: 'bowline' } },
