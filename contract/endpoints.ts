@@ -5,7 +5,7 @@ import { chooseReply, framePictureQuery, job, knotListReply, knotParams, picture
 import { demoPeopleReply, newPersonBody, newRopeBody, peopleReply, person, preferencesBody, ropeReply, ropesReply, sessionReply, setupBody, signInBody } from './people';
 import { RECORDING_ROLES, type Role } from './roles';
 import { page } from './common';
-import { drillBody, drillReply, identifyBody, identifyReply, lookalikesReply, touchedParams, touchedPictureQuery, touchedQuery, touchedReply } from './inspect';
+import { changesReply, drillBody, drillReply, identifyBody, identifyReply, lookalikesReply, touchedParams, touchedPictureQuery, touchedQuery, touchedReply } from './inspect';
 
 export interface Endpoint {
   readonly method: 'GET' | 'POST' | 'PATCH' | 'DELETE';
@@ -36,6 +36,7 @@ export const ENDPOINTS = {
   identify: { method: 'POST', path: '/identify', summary: 'What was entered: a shape, or the Gauss code of its faces', access: 'open', body: identifyBody, reply: identifyReply },
   touched: { method: 'GET', path: '/knots/:id/touched', summary: 'The laid knot with crossings reversed: what it then is', access: 'open', params: touchedParams, query: touchedQuery, reply: touchedReply },
   touchedPicture: { method: 'GET', path: '/knots/:id/touched.svg', summary: 'A face of the laid knot with crossings reversed', access: 'open', params: touchedParams, query: touchedPictureQuery, files: ['image/svg+xml'] },
+  changes: { method: 'GET', path: '/knots/:id/changes', summary: 'Its wrong forms, by the part of the knot where each shows', access: 'open', params: touchedParams, reply: changesReply },
   lookalikes: { method: 'GET', path: '/knots/:id/look-alikes', summary: 'Knots and faults within one crossing, one turn or one exchanged end', access: 'open', params: touchedParams, reply: lookalikesReply },
   drill: { method: 'POST', path: '/drills/next', summary: 'A knot, right or wrong, to be spotted, with its key', access: 'open', body: drillBody, reply: drillReply },
   choose: { method: 'POST', path: '/choose', summary: 'Which knot does a job', access: 'open', body: job, reply: chooseReply },

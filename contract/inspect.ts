@@ -38,13 +38,14 @@ export const identified = z.strictObject({
   crossings: z.number().int(),
   matches: z.array(z.strictObject({ ...named, relation: z.enum(['same', 'mirror']), certainty: z.enum(['lies-as-stored', 'by-its-crossings']) })),
   near: z.array(z.strictObject({ ...named, crossing: z.number().int(), means: z.string() })),
-  needs: z.array(z.enum(['eye-mark', 'loaded-ends', 'object', 'gate', 'other-end-of-the-gripped-rope', 'both-faces'])),
+  needs: z.array(z.enum(['eye-mark', 'loaded-ends', 'object', 'gate', 'other-end-of-the-gripped-rope'])),
   undecided: z.array(z.strictObject({ between: z.array(name), by: z.string() })),
   invariants: z.record(z.string(), z.array(z.string())),
 });
 
 const pull = z.strictObject({ pull: z.string(), grade: z.string(), condition: z.string(), what_happens: z.string(), source: z.string() });
 const faultText = z.strictObject({ name: z.string(), arises: z.string(), shows: z.string(), verdict: z.string(), what_to_do: z.string(), source: z.string() });
+const place = z.strictObject({ x: z.number(), y: z.number(), radius: z.number() });
 const known = z.strictObject({ ...named, name: z.string(), fault_text: faultText.nullable(), pulls: z.array(pull) });
 export const identifyReply = identified.extend({ said: z.string().describe('in words: what was entered is ...'), known: z.array(known) });
 
@@ -54,9 +55,17 @@ const crossings = z
   .regex(/^\d{1,3}(,\d{1,3})*$/, 'is a list of crossing numbers, as 3 or 3,5')
   .transform((v) => [...new Set(v.split(',').map(Number))]);
 export const touchedParams = z.strictObject({ id: knotId });
-export const touchedQuery = z.strictObject({ crossings, fault: z.string().max(60).optional() });
-export const touchedPictureQuery = touchedQuery.extend({ face: z.enum(['front', 'back']).default('front'), theme: z.enum(['paper', 'headlamp', 'print']).default('paper'), size: z.coerce.number().int().min(32).max(2000).default(320), hand: z.enum(['right', 'left']).default('right') });
+const touchedFields = { fault: z.string().max(60).optional() };
+export const touchedQuery = z.strictObject({ ...touchedFields, crossings: crossings.optional() }).refine((q) => q.crossings !== undefined || q.fault !== undefined, { message: 'needs crossings, or a fault', path: ['crossings'] });
+export const touchedPictureQuery = z.strictObject({ ...touchedFields, crossings, face: z.enum(['front', 'back']).default('front'), theme: z.enum(['paper', 'headlamp', 'print']).default('paper'), size: z.coerce.number().int().min(32).max(2000).default(320), hand: z.enum(['right', 'left']).default('right') });
 export const touchedReply = z.strictObject({ components: z.array(shapeComponent), identified, said: z.string(), known: z.array(known) });
+
+export const changesReply = z.array(
+  z.strictObject({
+    fault: z.string(), name: z.string(), part: z.enum(['tail', 'pair', 'wraps', 'eye', 'loaded-end', 'tied-to', 'set', 'strands']), state: z.enum(['laid', 'tight']),
+    where: place.nullable().describe('on the right knot laid out, rope diameters, x of the front'),
+  }),
+);
 
 export const lookalikesReply = z.array(z.strictObject({ ...named, name: z.string(), by: z.enum(['crossing', 'turn', 'ends']), crossing: z.number().int().nullable(), tell: z.string(), verdict: z.string().nullable(), tells: z.strictObject({ front: z.string(), back: z.string() }).nullable() }));
 
@@ -67,6 +76,6 @@ export const drillReply = z.strictObject({
   choices: z.array(z.strictObject({ fault: z.string(), name: z.string() })),
   key: z.strictObject({
     right: z.boolean(), fault: z.string().nullable(), text: faultText.omit({ source: true }).nullable(), verdict: z.enum(['meets-the-rule', 'put-right', 'take-out-and-retie']),
-    where: z.strictObject({ x: z.number(), y: z.number(), radius: z.number() }).nullable(),
+    where: place.nullable(),
   }),
 });

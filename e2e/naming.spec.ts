@@ -57,6 +57,8 @@ test('spot it: both faces first, then the decision; the errors are counted apart
 test('a knot’s page shows what it is taken for', async ({ page }) => {
   await stepIn(page, 'Tove Vannmark');
   await page.goto('/tie/alpine-butterfly');
+  await page.getByRole('heading', { name: 'Does yours look different?' }).scrollIntoViewIfNeeded();
+  await page.mouse.wheel(0, 1600);
   await expect(page.getByRole('heading', { name: 'Taken for it, or it for them' })).toBeVisible();
   await expect(page.locator('[data-lookalike="alpine-butterfly/false-butterfly"]')).toBeVisible();
 });

@@ -16,7 +16,7 @@ test('a knot is found by any of its names, an ambiguous one is asked about, and 
   const faces = page.locator('.two-faces img');
   await expect.poll(() => faces.evaluateAll((all) => (all as HTMLImageElement[]).filter((i) => i.complete && i.naturalWidth > 0).length)).toBe(2);
   const two = await faces.first().getAttribute('src');
-  await page.getByText('3', { exact: true }).click();
+  await page.getByRole('group', { name: 'Wraps' }).getByText('3', { exact: true }).click();
   await expect(faces.first()).not.toHaveAttribute('src', two!);
   await expectNoAxeFindings(page);
   await page.goBack();

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { arcLengths, curvatures, distance, lanes, lengthOf, offsetInPlane, resample, segmentDistance, smallestDistance, smallestRadius, smooth, splineThrough, straight, transportFrames, twistOfPair, dot, norm, type Point3 } from './index';
+import { arcLengths, bestTurn, curvatures, distance, lanes, lengthOf, movedBy, offsetInPlane, resample, segmentDistance, smallestDistance, smallestRadius, smooth, splineThrough, straight, subtract, transportFrames, twistOfPair, dot, norm, type Point3 } from './index';
 
 const circle = (radius: number, n = 200): Point3[] => Array.from({ length: n }, (_, k) => [radius * Math.cos((2 * Math.PI * k) / n), radius * Math.sin((2 * Math.PI * k) / n), 0]);
 const number = fc.double({ min: -20, max: 20, noNaN: true });
@@ -124,5 +124,37 @@ describe('doubling and tripling a path', () => {
     const straightened = Array.from({ length: 200 }, (_, k): Point3 => [k / 10, 0, 0]);
     expect(twistOfPair(straightened, round(0, 1.5), 2)).toBeCloseTo(1.5, 1);
     expect(twistOfPair(straightened, round(0, 0), 2)).toBeCloseTo(0, 3);
+  });
+});
+
+describe('the best turn', () => {
+  const spread = [[0, 0, 0], [3, 0, 0], [0, 5, 0], [1, 1, 7], [-2, 4, 1]] as const satisfies readonly Point3[];
+  const angle = fc.double({ min: -Math.PI, max: Math.PI, noNaN: true });
+  const about = (axis: 0 | 1 | 2, a: number, p: Point3): Point3 => {
+    const out = [...p] as [number, number, number];
+    const [i, j] = [(axis + 1) % 3, (axis + 2) % 3];
+    out[i] = p[i]! * Math.cos(a) - p[j]! * Math.sin(a);
+    out[j] = p[i]! * Math.sin(a) + p[j]! * Math.cos(a);
+    return out;
+  };
+
+  test('lays turned and shifted points back where they were', () => {
+    fc.assert(
+      fc.property(angle, angle, angle, point, (a, b, c, shift) => {
+        const moved = spread.map((p) => about(2, c, about(1, b, about(0, a, p))).map((v, i) => v + shift[i]!) as unknown as Point3);
+        const turn = bestTurn(spread, moved);
+        spread.forEach((p, k) => expect(distance(movedBy(turn, p), moved[k]!)).toBeLessThan(1e-9));
+      }),
+    );
+  });
+
+  test('never mirrors, and no other turn lies nearer', () => {
+    const mirrored = spread.map((p): Point3 => [p[0], p[1], -p[2]]);
+    const turn = bestTurn(spread, mirrored);
+    const apart = (all: readonly Point3[]) => all.reduce((sum, p, k) => sum + distance(p, mirrored[k]!) ** 2, 0);
+    const own = apart(spread.map((p) => movedBy(turn, p)));
+    expect(own).toBeGreaterThan(1);
+    for (const axis of [0, 1, 2] as const)
+      for (const a of [-0.1, 0.1]) expect(apart(spread.map((p) => movedBy(turn, p)).map((p) => about(axis, a, subtract(p, turn.to))).map((p) => p.map((v, i) => v + turn.to[i]!) as unknown as Point3))).toBeGreaterThan(own);
   });
 });

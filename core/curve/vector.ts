@@ -24,6 +24,9 @@ export const lerp = (a: Point3, b: Point3, t: number): Point3 => [
   a[2] + t * (b[2] - a[2]),
 ];
 
+/** The mean of points. @param points at least one */
+export const middleOf = (points: readonly Point3[]): Point3 => scale(points.reduce<Point3>(add, [0, 0, 0]), 1 / points.length);
+
 /** Unit vector along `a`; the x axis where `a` has no length. */
 export function unit(a: Point3): Point3 {
   const length = norm(a);

@@ -4,7 +4,7 @@
  * values. A figure that has one value however a knot is drawn is what tells it. Equal figures are strong evidence, no proof. Not seen:
  * crossed pairs, wraps that overlap, which of two strands lies outside, lengths.
  */
-import { add, cross, distance, norm, scale, segmentDistance, subtract, unit, type Line3, type Point3 } from '../curve';
+import { add, cross, distance, middleOf, norm, scale, segmentDistance, subtract, unit, type Line3, type Point3 } from '../curve';
 import { IdiomError } from '../errors';
 import { closedApart, closedAtInfinity, crossJoined, diagramOf, invariantsOf, linkingMatrix, laurentMirrored, laurentText, openedAtEye, pinnedEye, regularView, simplestDiagram, straightened, turnsAbout, type Diagram, type Laurent } from '../topology';
 
@@ -49,11 +49,6 @@ const several = (figures: readonly Figure[]): Figure[] => figures.filter((f, i) 
 /** Both sides of a plane. */
 const sides = (n: Point3): readonly [Point3, Point3] => [n, scale(n, -1)];
 
-const middleOf = (lines: readonly (readonly Point3[])[]): Point3 => {
-  const all = lines.flat();
-  return scale(all.reduce<Point3>(add, [0, 0, 0]), 1 / all.length);
-};
-
 /** The two sides from which a knot lies flat: across the eye's direction and that from one end to the other; where those two agree, across the rope's two longest axes. */
 function facesOf(points: readonly Point3[], along: Point3, side: Point3): readonly [Point3, Point3] {
   const n = cross(unit(along), norm(side) > 0 ? unit(side) : side);
@@ -62,7 +57,7 @@ function facesOf(points: readonly Point3[], along: Point3, side: Point3): readon
 
 /** The direction in which points spread least, by power iteration on the spread's complement. */
 function flattest(points: readonly Point3[]): Point3 {
-  const c = middleOf([points]);
+  const c = middleOf(points);
   const m = [0, 1, 2].map((a) => [0, 1, 2].map((b) => points.reduce((sum, p) => sum + (p[a]! - c[a]!) * (p[b]! - c[b]!), 0)));
   const trace = m[0]![0]! + m[1]![1]! + m[2]![2]!;
   let v: Point3 = [0.31, 0.52, 0.79];
@@ -107,7 +102,7 @@ function clear(path: readonly Point3[], lines: readonly Line3[], from: Point3): 
  * @param flat the direction in which the knot is flattest
  */
 function drawnOut(lines: readonly Line3[], flat: Point3): Line3[][] {
-  const centre = middleOf(lines.map((l) => l.points));
+  const centre = middleOf(lines.flatMap((l) => l.points));
   const far = AWAY * Math.max(...lines.flatMap((l) => l.points.map((p) => distance(p, centre))));
   const out = (p: Point3): Point3 => add(centre, scale(unit(subtract(p, centre)), far));
   const leads = (end: Point3, before: Point3): Point3[][] => {
@@ -129,7 +124,7 @@ function drawnOut(lines: readonly Line3[], flat: Point3): Line3[][] {
 /** With one eye held fast: cut there, its legs and the ends led out, on either face. */
 function eyeHeld(rope: Line3, eye: number): Figure[] | null {
   const { points } = rope;
-  const c = middleOf([points]);
+  const c = middleOf(points);
   const faces = facesOf(points, subtract(points[eye]!, c), subtract(points.at(-1)!, points[0]!));
   const tip = points[eye]!;
   const away = add(tip, scale(unit(subtract(tip, c)), 4 * Math.max(...points.map((p) => distance(p, c)))));
@@ -141,8 +136,8 @@ function eyeHeld(rope: Line3, eye: number): Figure[] | null {
       known.set(turns, there);
       return there;
     };
-    const several = orNull(() => opened(0).length) ?? 0;
-    return Array.from({ length: several }, (_, k) => faces.flatMap((front) => orNull(() => [figure(pinnedEye(points, eye, front, (turns) => opened(turns)[k] ?? opened(turns)[0]!))]) ?? [])).flat();
+    const count = orNull(() => opened(0).length) ?? 0;
+    return Array.from({ length: count }, (_, k) => faces.flatMap((front) => orNull(() => [figure(pinnedEye(points, eye, front, (turns) => opened(turns)[k] ?? opened(turns)[0]!))]) ?? [])).flat();
   });
   return found.length > 0 ? several(found) : null;
 }
@@ -162,7 +157,8 @@ function apart(a: Line3, b: Line3): Figure[] | null {
   return found.length > 0 ? several(found) : null;
 }
 
-const linkingOf = (lines: readonly Line3[]): number => linkingMatrix(diagramOf(regularView(lines), 2))[0]![1]!;
+/** How often two closed lines go through each other, with sign. */
+export const linkingOf = (lines: readonly Line3[]): number => linkingMatrix(diagramOf(regularView(lines), 2))[0]![1]!;
 
 /** Turns about a bar from reversal to reversal, in halves of a turn, from whichever end. */
 function runsOf(rope: Line3, bar: Line3 & { readonly diameter: number }): Figure[] | null {

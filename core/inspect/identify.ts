@@ -1,6 +1,6 @@
 /**
- * What a specimen is: first every form whose figures it has (topology), then of those the forms as which it lies (fit.ts), then what only a
- * length, a gate or a host's direction tells. Several forms may be left: they are named together only where nothing in the rope could tell
+ * What a specimen is: first the forms as which it lies (fit.ts, apart.ts); where there is none, the forms whose figures it has (topology),
+ * nearest first; then what only a length, a gate or a host's direction tells. Several forms may be left: they are named together only where nothing in the rope could tell
  * them apart, otherwise nothing is named and it is said what would decide. A shape that fits no form is unknown, and no name is guessed.
  */
 import { distance, type Line3, type Point3 } from '../curve';
@@ -8,10 +8,11 @@ import { knotById, shapeOf, storedForm } from '../knots/catalogue';
 import { SHORT_TAIL_ROPE_DIAMETERS } from '../knots/changes';
 import { STATES, type ShapeComponent, type ShapeState } from '../knots/stored';
 import type { FaultId } from '../knots/types';
-import { closedApart, diagramOf, DIRECTIONS, FRONT, linkingMatrix, regularView } from '../topology';
-import { evidenceOf, type Evidence } from './evidence';
+import { closedApart, DIRECTIONS, FRONT, regularView } from '../topology';
+import { evidenceOf, linkingOf, type Evidence } from './evidence';
 import { stored } from './figures';
-import { apartAllAlong, fitOf, type Fit, type Template } from './fit';
+import { apartAllAlong } from './apart';
+import { fitOf, type Fit, type Template } from './fit';
 import { allForms, ONE_FORM, type Form, type Name } from './forms';
 import { nearForms, type Near } from './near';
 import { figuresIn } from './stored-figures';
@@ -24,7 +25,7 @@ export interface Match extends Name {
   /** it lies as the stored form does; or only its figures say so */
   readonly certainty: 'lies-as-stored' | 'by-its-crossings';
 }
-export type Need = 'eye-mark' | 'loaded-ends' | 'object' | 'gate' | 'other-end-of-the-gripped-rope' | 'both-faces';
+export type Need = 'eye-mark' | 'loaded-ends' | 'object' | 'gate' | 'other-end-of-the-gripped-rope';
 export interface Undecided {
   readonly between: readonly Name[];
   readonly by: string;
@@ -228,7 +229,7 @@ const sameName = (a: Name, b: Name) => a.knot === b.knot && a.fault === b.fault;
 const distinct = (names: readonly Name[]): Name[] => names.filter((n, i) => names.findIndex((m) => sameName(m, n)) === i);
 
 /** Whether a rope, its ends led away, goes through a ring. */
-const goesThrough = (rope: Line3, ring: Line3): boolean => linkingMatrix(diagramOf(regularView(closedApart([rope, ring])), 2))[0]![1] !== 0;
+const goesThrough = (rope: Line3, ring: Line3): boolean => linkingOf(closedApart([rope, ring])) !== 0;
 
 /** Arc length of each rope beyond the knot proper, in the specimen and in the form. */
 function tailsOf(c: Candidate, p: Prepared): { is: number; stored: number }[] {
@@ -303,7 +304,7 @@ export function identify(components: readonly Entered[]): Identified {
   const one = ONE_FORM.filter((o) => o.forms.some((f) => ids.includes(f)));
   const groups = new Set(ids.map((id) => ONE_FORM.findIndex((o) => o.forms.includes(id)) + (ONE_FORM.some((o) => o.forms.includes(id)) ? 0 : 1000 + ids.indexOf(id))));
   const named = kept.flatMap(({ c }): { c: Candidate; name: Name }[] => c.known.form.names.map((name) => ({ c, name })));
-  if (groups.size > 1) return answer({ needs: needs.length > 0 ? needs : ['both-faces'], undecided: [{ between: distinct(named.map((n) => n.name)), by: decidedBy(kept.map((t) => t.c)) }] });
+  if (groups.size > 1) return answer({ needs, undecided: [{ between: distinct(named.map((n) => n.name)), by: decidedBy(kept.map((t) => t.c)) }] });
   // every form that is this one has its name
   const mates = one.flatMap((o) => o.forms).filter((f) => !ids.includes(f)).flatMap((id) => knownForms().find((k) => k.form.id === id)!.form.names.map((name) => ({ c: kept[0]!.c, name })));
   const undecided: Undecided[] = one.map((o) => ({ between: distinct([...named, ...mates].map((n) => n.name)), by: o.told_by }));

@@ -4,7 +4,7 @@ import type { Name } from './forms';
 import type { Identified } from './identify';
 
 const NEEDS: Readonly<Record<Identified['needs'][number], string>> = {
-  'eye-mark': 'where the eye is', 'loaded-ends': 'which ends are loaded', object: 'what it is tied to', gate: 'where the gate of the karabiner is', 'other-end-of-the-gripped-rope': 'which end of the gripped rope goes up to its anchor', 'both-faces': 'both faces',
+  'eye-mark': 'where the eye is', 'loaded-ends': 'which ends are loaded', object: 'what it is tied to', gate: 'where the gate of the karabiner is', 'other-end-of-the-gripped-rope': 'which end of the gripped rope goes up to its anchor',
 };
 
 function called({ knot, fault }: Name): string {

@@ -3,7 +3,7 @@
  * knot is laid out flat, so that every strand's neighbour is its partner; drawn up, a strand has other neighbours too. Unit: rope diameters.
  */
 import { distance, twistOfPair, type Point3 } from '../curve';
-import type { Gauge } from './fit';
+import type { Gauge } from './gauge';
 
 /** 'apart' where it is not laid so that this can be told */
 export type Pairs = 'parallel' | 'crossed' | 'apart';

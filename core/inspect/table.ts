@@ -2,12 +2,13 @@
  * What is known of every form: the figures by which topology tells it, and its three states as templates. The figures are computed once
  * (npm run bake writes them beside this file); a figure counts where it is the same in all three states.
  */
-import { add, distance, scale, type Line3, type Point3 } from '../curve';
+import { distance, type Line3, type Point3 } from '../curve';
 import { shapeOf } from '../knots/catalogue';
 import { STATES, type ShapeState } from '../knots/stored';
 import { fault } from '../errors';
 import { evidenceOf, type Evidence, type Figure } from './evidence';
-import { evened, gaugesOf, nearestParts, templateOf, type Template } from './fit';
+import { templateOf, type Template } from './fit';
+import { evened, gaugesOf, nearestParts } from './gauge';
 import { allForms, type Form } from './forms';
 import { specimenOf, type Entered, type Laid } from './specimen';
 
@@ -107,5 +108,3 @@ export const figuresOfAll = (): Record<string, Figures> => Object.fromEntries(al
 export function agrees(evidence: Evidence, figures: Figures, mirrored: boolean): boolean {
   return Object.entries(figures).every(([name, values]) => !evidence[name] || evidence[name].some((f) => values.some((v) => f.as === (mirrored ? v.mirrored : v.as))));
 }
-
-export const middleOf = (points: readonly Point3[]): Point3 => scale(points.reduce<Point3>(add, [0, 0, 0]), 1 / points.length);

@@ -1,8 +1,9 @@
 /** A knot of the catalogue with what a person touched changed: crossings of its laid form reversed. What it then is, and what is known of that. */
-import { knotById, shapeOf, storedForm } from '../knots/catalogue';
+import { knotById, shapeOf } from '../knots/catalogue';
 import { withCrossingsReversed } from '../knots/operations';
 import type { ShapeComponent } from '../knots/stored';
 import type { Fault, PullGrade } from '../knots/types';
+import { changesOf } from './changes';
 import type { Name } from './forms';
 import { identify, type Identified } from './identify';
 
@@ -48,10 +49,13 @@ export interface Touched {
   readonly known: readonly Known[];
 }
 
-/** @throws as withTouched, and what identifying throws of the changed shape */
+/**
+ * @param crossings none where a wrong form as a whole is meant
+ * @throws as withTouched, and what identifying throws of the changed shape
+ */
 export function touched(knot: string, crossings: readonly number[], form = 'right'): Touched {
-  void storedForm(knot, form);
-  const components = withTouched(knot, crossings, form);
+  const change = crossings.length > 0 ? undefined : changesOf(knot).find((c) => c.fault === form);
+  const components = change ? shapeOf(knot, form, change.state) : withTouched(knot, crossings, form);
   const identified = identify(components);
   return { components, identified, known: identified.matches.map(knownOf) };
 }

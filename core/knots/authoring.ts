@@ -54,6 +54,11 @@ function heightAt(s: number, passes: readonly { at: number; z: number }[], plate
   return before.z + (after.z - before.z) * ease(Math.min(1, Math.max(0, (s - before.at - flat) / (span - 2 * flat))));
 }
 
+/** From 0 at -1 to 1 at 1, level at both. */
+export const step = (x: number): number => (x <= -1 ? 0 : x >= 1 ? 1 : 0.5 + 0.5 * Math.sin((Math.PI * x) / 2));
+/** 1 at 0, down to 0 at -1 and 1, level at all three. */
+export const bell = (x: number): number => (Math.abs(x) >= 1 ? 0 : 0.5 + 0.5 * Math.cos(Math.PI * x));
+
 /** Evenly spaced nodes for the solver, after a little smoothing. */
 export function nodesOf(line: readonly Point3[], spacing: number, rounds = 20): Point3[] {
   return resample(smooth(resample(line, DENSE), rounds), spacing);

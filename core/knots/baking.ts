@@ -3,7 +3,7 @@
  * length (presenting.ts), with marks, measured. Pure and deterministic. Measured over set force and friction: set softly in a rough rope, as
  * stored, and set hard.
  */
-import { add, arcLengths, resample, scale, smallestDistance, splineThrough, subtract, type Point3 } from '../curve';
+import { arcLengths, middleOf, resample, scale, smallestDistance, splineThrough, subtract, type Point3 } from '../curve';
 import { fault } from '../errors';
 import { NODE_SPACING, tighten, type Moment, type Tightened, type Tightening } from '../rope';
 import { closedAtInfinity, crossingsSeenFrom, FRONT, invariantsOf, pinnedEye, signature, simplestDiagram } from '../topology';
@@ -197,7 +197,7 @@ function laidForm(laid: LaidKnot): Pick<BakedForm, 'laid' | 'laidDistance_ropeDi
   const first = Math.max(0, Math.floor(passes[0]!) - 3);
   const last = Math.min(points.length - 1, Math.ceil(passes.at(-1)!) + 3);
   const knot = points.filter((_, i) => i >= first && i <= last && (eyeNode === undefined || Math.abs(i - eyeNode) > 30));
-  const centre = scale(knot.reduce<Point3>(add, [0, 0, 0]), 1 / knot.length);
+  const centre = middleOf(knot);
   // spread out as far as it takes to read it
   const by = Math.max(1, (READABLE_ROPE_DIAMETERS + 0.01) / laidView.apart_ropeDiameters);
   const about = (q: Point3) => scale(subtract(q, centre), by);

@@ -3,7 +3,7 @@
  * found on the laid forms, which are the same but for the one thing changed, and followed along the rope into
  * the other states; faults of condition have their place by what they are. Unit: rope diameters.
  */
-import { add, arcLengths, distance, scale, segmentDistance, subtract, type Point3 } from '../curve';
+import { arcLengths, distance, middleOf, segmentDistance, subtract, type Point3 } from '../curve';
 import { shapeOf, storedForm, type Onto } from './catalogue';
 import { SHORT_TAIL_ROPE_DIAMETERS } from './changes';
 import { inState, pointsOf, type BakedForm, type BakedRope, type BakedShape, type ShapeState } from './stored';
@@ -17,11 +17,10 @@ export interface Place {
 /** Laid strands farther apart than this are not the same stretch. */
 const APART = 0.35;
 const SMALLEST_RING = 1.7;
-const LARGEST_RING = 4.2;
+/** A ring larger than this is round the whole knot. */
+export const LARGEST_RING = 4.2;
 /** When more of the knot differs than this, the whole is ringed. */
 const MOST_OF_IT = 0.6;
-
-const middleOf = (points: readonly Point3[]): Point3 => scale(points.reduce(add, [0, 0, 0]), 1 / points.length);
 
 function around(points: readonly Point3[], margin: number, largest = LARGEST_RING): Place {
   const centre = middleOf(points);

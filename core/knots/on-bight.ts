@@ -4,7 +4,9 @@
  */
 import { lanes, nearestIndex, offsetInPlane, splineThrough, type Point3 } from '../curve';
 import { NODE_SPACING } from '../rope';
-import { nodesOf, reversed, turnedUpsideDown } from './authoring';
+import { bell, flatDiagram, nodesOf, reversed, step, turnedUpsideDown, type Control } from './authoring';
+import { drawnAsPair } from './drawing';
+import type { LaidKnot } from './laid';
 
 export interface Lanes {
   readonly standing: readonly Point3[];
@@ -20,8 +22,6 @@ export function pair(path: readonly Point3[], side: 1 | -1): Lanes {
   return side > 0 ? { standing: left, tail: right } : { standing: right, tail: left };
 }
 
-const step = (x: number) => (x <= -1 ? 0 : x >= 1 ? 1 : 0.5 + 0.5 * Math.sin((Math.PI * x) / 2));
-const bell = (x: number) => (Math.abs(x) >= 1 ? 0 : 0.5 + 0.5 * Math.cos(Math.PI * x));
 /** points over which a pair changes places, to either side: 2.2 diameters of a flat diagram */
 const CROSSED_OVER = 22;
 
@@ -48,4 +48,11 @@ export function joinedByEye({ standing, tail }: Lanes): { points: Point3[]; eyeN
   const eye = splineThrough([a, at(out * 1.6, 3), at(out * 3.2, EYE_LENGTH), at(0, EYE_LENGTH + 3.6), at(-out * 3.2, EYE_LENGTH), at(-out * 1.6, 3), b]);
   const points = nodesOf(turnedUpsideDown([...standing, ...eye.slice(1, -1), ...reversed(tail)]), NODE_SPACING);
   return { points, eyeNode: nearestIndex(points, [-middle, -(y + EYE_LENGTH + 3.6), 0]) };
+}
+
+/** A flat single path tied on a bight. @param twistedAt control-point coordinates of the turn at which a twisted pair changes places */
+export function tiedOnBight(control: readonly Control[], scale: number, twistedAt?: readonly [number, number]): LaidKnot {
+  const path = flatDiagram(control, { scale, height: 0.68, plateau: 1.9 });
+  const laid = joinedByEye(twistedAt ? crossedPair(path, 1, nearestIndex(path, [twistedAt[0] * scale, twistedAt[1] * scale, 0])) : pair(path, 1));
+  return { ...laid, drawing: drawnAsPair(laid.eyeNode) };
 }

@@ -4,6 +4,7 @@
  */
 import { arcLengths, type Point3 } from '../curve';
 import { fault } from '../errors';
+import { bell } from './authoring';
 import { crossingsSeenFrom, FRONT } from '../topology';
 import type { LaidKnot } from './laid';
 
@@ -11,7 +12,6 @@ import type { LaidKnot } from './laid';
 const BUMP = 2.4;
 /** no strand bends over another in less rope than this */
 const LEAST_BUMP = 1.3;
-const bell = (x: number) => (Math.abs(x) >= 1 ? 0 : 0.5 + 0.5 * Math.cos(Math.PI * x));
 
 /**
  * One line or several in which some crossings, seen from the front, are reversed: the two strands change places in height there.

@@ -3,7 +3,7 @@
  * shape is turned as its presentation says, centred, its ends cut to length. Dressed, and where a wound form has no room also laid, is the tight one
  * opened evenly about its middle, or about what it lies round.
  */
-import { add, arcLengths, cross, distance, lerp, nearestIndex, resample, scale, segmentDistance, smallestDistance, splineThrough, subtract, unit, type Line3, type Point3 } from '../curve';
+import { add, arcLengths, cross, distance, lerp, middleOf, nearestIndex, resample, scale, segmentDistance, smallestDistance, splineThrough, subtract, unit, type Line3, type Point3 } from '../curve';
 import { fault } from '../errors';
 import { contactCentre, NODE_SPACING, tighten, type Tightened, type Tightening } from '../rope';
 import { crossingsSeenFrom, FRONT } from '../topology';
@@ -76,7 +76,7 @@ interface Run {
 }
 
 /** Where a shape is opened from: its middle, or the nearest place of what it lies round. */
-function middleOf(laid: LaidKnot, { tight }: Tightened): Point3 {
+function middleOfKnot(laid: LaidKnot, { tight }: Tightened): Point3 {
   const loaded = contactCentre(tight.ropes.flat(), tight.load);
   const held = (laid.objects ?? []).flatMap((o, k) => (laid.drawing.rings?.some((r) => r.thing === k) ? [] : [tight.things[k] ?? o.points]));
   if (held.length === 0) return loaded;
@@ -108,13 +108,13 @@ function run(laid: LaidKnot, p: Placed, change: (s: Tightening['stages']) => Tig
     const eyes = k === 0 ? eyesOf(laid) : laid.second?.eyeNode === undefined ? [] : [laid.second.eyeNode];
     return spanOf(points, loads[k]!, eyes, slack, most, held, near);
   });
-  return { laid, result, spans: bars.length > 0 || laid.closed ? spans : widened(ropes, spans), centre: middleOf(laid, result) };
+  return { laid, result, spans: bars.length > 0 || laid.closed ? spans : widened(ropes, spans), centre: middleOfKnot(laid, result) };
 }
 
 /** Every strand inside the ball about what bears belongs to the knot, whether it bears at the moment or not. */
 function widened(ropes: readonly (readonly Point3[])[], spans: readonly RopeSpan[]): RopeSpan[] {
   const core = ropes.flatMap((points, k) => properOf(points, spans[k]!));
-  const centre = scale(core.reduce<Point3>(add, [0, 0, 0]), 1 / core.length);
+  const centre = middleOf(core);
   const radius = Math.max(...core.map((q) => distance(q, centre))) + 0.1;
   return ropes.map((points, k) => {
     const { span, eyes } = spans[k]!;

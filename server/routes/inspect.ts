@@ -3,7 +3,7 @@ import { randomInt } from 'node:crypto';
 import { ENDPOINTS } from '../../contract';
 import type { Point3 } from '../../core/curve';
 import { fault, IdiomError } from '../../core/errors';
-import { facesAgree, identify, identifyCode, inWords, knownOf, lookalikesOf, touched, withTouched, type Entered } from '../../core/inspect/naming';
+import { changesOf, facesAgree, identify, identifyCode, inWords, knownOf, lookalikesOf, touched, withTouched, type Entered } from '../../core/inspect/naming';
 import { faultsWithShape, knotById, shapeOf } from '../../core/knots/catalogue';
 import { goesOn } from '../../core/knots/behaviour';
 import { drawVector, frameFor } from '../../core/picture';
@@ -39,7 +39,7 @@ export function inspectRoutes(app: FastifyInstance, context: Context): void {
   });
 
   bind(app, context, ENDPOINTS.touched, ({ params, query }) => {
-    const { components, identified, known } = touched(params.id, query.crossings, formOf(params.id, query.fault));
+    const { components, identified, known } = touched(params.id, query.crossings ?? [], formOf(params.id, query.fault));
     return { components: components.map(asPublic), identified, said: inWords(identified), known };
   });
 
@@ -51,6 +51,11 @@ export function inspectRoutes(app: FastifyInstance, context: Context): void {
     const { entry } = knotById(params.id);
     // framed as the untouched one, so that the two can be held beside each other
     return sendSvg(reply, drawVector(drawn(withTouched(params.id, query.crossings, form)), { ...framing, theme: query.theme, size_px: query.size, cutTail: !goesOn(entry), title: `${entry.names[0]}, crossing ${query.crossings.join(', ')} the other way round, ${query.face}`, frame: frameFor(drawn(shapeOf(params.id, form, 'laid')), framing) }));
+  });
+
+  bind(app, context, ENDPOINTS.changes, ({ params, reply }) => {
+    void reply.header('cache-control', KEEP);
+    return changesOf(params.id);
   });
 
   bind(app, context, ENDPOINTS.lookalikes, ({ params, reply }) => {

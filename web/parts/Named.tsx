@@ -16,7 +16,7 @@ function OneForm({ known, state, pulled }: { known: Reply['known'][number]; stat
   const rows = known.pulls.filter((p) => pulled.length === 0 || pulled.includes(p.pull));
   return (
     <article className="named sheet" data-knot={known.knot} data-fault={known.fault ?? ''}>
-      <div className="two-faces">
+      <div className="named-faces">
         {(['front', 'back'] as const).map((face) => <div className="pic" key={face}><KnotPicture knot={known.knot} form={known.fault ?? 'right'} face={face} state={state} crop="knot" size={220} alt={`${known.name}${known.fault_text ? `, ${known.fault_text.name}` : ''}, ${face}`} /></div>)}
       </div>
       <div className="p-3">

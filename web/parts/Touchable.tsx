@@ -1,48 +1,47 @@
 /** A face of a laid knot whose crossings can be touched: by pointer in the picture, or by the row of numbers below. */
-import { useEffect, useRef, useState, type PointerEvent } from 'react';
+import { useRef, type PointerEvent } from 'react';
+import { touchedPoint, useSvg } from './svg';
 import { useTheme } from './theme';
 
 interface Props {
   readonly knot: string;
   readonly name: string;
   readonly face: 'front' | 'back';
-  readonly chosen: readonly number[];
-  readonly onTouch: (crossing: number) => void;
+  /** crossings that go the other way round */
+  readonly crossings: readonly number[];
+  /** the wrong form that is shown instead of the right one */
+  readonly fault: string | null;
+  readonly state: 'laid' | 'tight';
+  readonly onTouch: (at: TouchedAt) => void;
+}
+/** Where it was touched: rope diameters, x of the front; and the crossing there, if there is one. */
+export interface TouchedAt {
+  readonly x: number;
+  readonly y: number;
+  readonly crossing: number | null;
 }
 
-/** A touch farther from every crossing than this touches nothing, rope diameters. */
-const NEAR = 2.4;
+/** A touch farther from every crossing than this touches none, rope diameters. */
+const NEAR = 1.6;
 
-export function Touchable({ knot, name, face, chosen, onTouch }: Props) {
+export function Touchable({ knot, name, face, crossings, fault, state, onTouch }: Props) {
   const theme = useTheme();
   const box = useRef<HTMLDivElement>(null);
-  const [svg, setSvg] = useState<string | null>(null);
-  const url = chosen.length > 0 ? `/api/v1/knots/${knot}/touched.svg?crossings=${chosen.join(',')}&face=${face}&size=440&theme=${theme}` : `/api/v1/knots/${knot}/picture.svg?face=${face}&state=laid&crop=knot&size=440&theme=${theme}`;
-  useEffect(() => {
-    let gone = false;
-    void fetch(url).then(async (r) => {
-      const text = await r.text();
-      // the last picture stays where this one cannot be made
-      if (!gone && r.ok) setSvg(text);
-    }, () => undefined);
-    return () => {
-      gone = true;
-    };
-  }, [url]);
+  const how = `face=${face}&size=440&theme=${theme}`;
+  const url = crossings.length > 0 ? `/api/v1/knots/${knot}/touched.svg?crossings=${crossings.join(',')}&${how}` : `/api/v1/knots/${knot}/picture.svg?state=${state}&crop=knot&${how}${fault ? `&fault=${fault}&fit=right&ring=differs` : ''}`;
+  const svg = useSvg(url);
   const touch = (e: PointerEvent) => {
-    const picture = box.current?.querySelector('svg');
-    const matrix = picture?.getScreenCTM();
-    if (!picture || !matrix) return;
-    const at = new DOMPoint(e.clientX, e.clientY).matrixTransform(matrix.inverse());
-    const near = [...picture.querySelectorAll('[data-crossing]')]
+    const at = touchedPoint(box.current, e);
+    if (!at) return;
+    const near = [...at.svg.querySelectorAll('[data-crossing]')]
       .map((c) => ({ crossing: Number(c.getAttribute('data-crossing')), apart: Math.hypot(Number(c.getAttribute('cx')) - at.x, Number(c.getAttribute('cy')) - at.y) }))
       .sort((a, b) => a.apart - b.apart)[0];
-    if (near && near.apart <= NEAR) onTouch(near.crossing);
+    onTouch({ x: face === 'front' ? at.x : -at.x, y: -at.y, crossing: near && near.apart <= NEAR ? near.crossing : null });
   };
   return (
     <figure className="sheet m-0">
       {/* the numbers below do the same by key */}
-      <div ref={box} className="pic touchable" onPointerUp={touch} role="img" aria-label={`${name}, ${face}, laid out${chosen.length > 0 ? `, crossing ${chosen.join(', ')} the other way round` : ''}`} dangerouslySetInnerHTML={{ __html: svg ?? '' }} />
+      <div ref={box} className="pic touchable" onPointerUp={touch} role="img" aria-label={`${name}, ${face}, ${state === 'laid' ? 'laid out' : 'set'}${crossings.length > 0 ? `, crossing ${crossings.join(', ')} the other way round` : fault ? ', with the change' : ''}`} dangerouslySetInnerHTML={{ __html: svg ?? '' }} />
       <figcaption className="px-3 pb-2"><b>{face === 'front' ? 'Front' : 'Back'}</b> touch what looks different</figcaption>
     </figure>
   );

@@ -62,7 +62,8 @@ export const api = createApi({
     shape: b.query<Reply<typeof C.shapeReply>, ShapeQuestion>({ query: ({ id, ...params }) => ({ url: `/knots/${id}/shape`, params }) }),
     way: b.query<Reply<typeof C.wayReply>, { id: string; way: string }>({ query: ({ id, way }) => `/knots/${id}/ways/${way}` }),
     identify: b.mutation<Reply<typeof C.identifyReply>, z.input<typeof C.identifyBody>>({ query: (body) => ({ url: '/identify', method: 'POST', body }) }),
-    touched: b.query<Reply<typeof C.touchedReply>, { id: string; crossings: readonly number[] }>({ query: ({ id, crossings }) => `/knots/${id}/touched?crossings=${crossings.join(',')}` }),
+    touched: b.query<Reply<typeof C.touchedReply>, { id: string; crossings: readonly number[]; fault: string | null }>({ query: ({ id, crossings, fault }) => `/knots/${id}/touched?${fault ? `fault=${fault}` : `crossings=${crossings.join(',')}`}` }),
+    changes: b.query<Reply<typeof C.changesReply>, string>({ query: (id) => `/knots/${id}/changes` }),
     lookalikes: b.query<Reply<typeof C.lookalikesReply>, string>({ query: (id) => `/knots/${id}/look-alikes` }),
     drill: b.mutation<Reply<typeof C.drillReply>, z.input<typeof C.drillBody>>({ query: (body) => ({ url: '/drills/next', method: 'POST', body }) }),
     choose: b.query<Reply<typeof C.chooseReply>, Job>({ query: (body) => ({ url: '/choose', method: 'POST', body }) }),
@@ -80,7 +81,7 @@ export const api = createApi({
 });
 export const {
   useSessionQuery, useSignInMutation, useSignOutMutation, useSetupMutation, useDemoPeopleQuery, usePreferencesMutation, usePeopleQuery, useNewPersonMutation, useRopesQuery, useNewRopeMutation,
-  useIdentifyMutation, useTouchedQuery, useLookalikesQuery, useDrillMutation, useProfilesQuery, useKnotsQuery, useKnotQuery, useShapeQuery, useWayQuery, useChooseQuery, useRopeNeededQuery, useJobsQuery, useNewJobMutation, useTodayQuery, useChecksQuery, useCheckQuery,
+  useIdentifyMutation, useTouchedQuery, useChangesQuery, useLookalikesQuery, useDrillMutation, useProfilesQuery, useKnotsQuery, useKnotQuery, useShapeQuery, useWayQuery, useChooseQuery, useRopeNeededQuery, useJobsQuery, useNewJobMutation, useTodayQuery, useChecksQuery, useCheckQuery,
   useNewCheckMutation, useSignMutation, useCorrectMutation, useCloseFindingMutation,
 } = api;
 

@@ -6,7 +6,7 @@
  */
 import { nearestIndex, offsetInPlane, straight, type Point3 } from '../../curve';
 import { GENTLE, NODE_SPACING } from '../../rope';
-import { flatDiagram, nodesOf, turnedUpsideDown } from '../authoring';
+import { bell, flatDiagram, nodesOf, turnedUpsideDown } from '../authoring';
 import { drawnAsPair, drawnStraight } from '../drawing';
 import type { LaidForms, LaidKnot } from '../laid';
 import { crossedPair, HALF_GAP, joinedByEye } from '../on-bight';
@@ -14,8 +14,6 @@ import { EIGHT } from '../single-paths';
 
 const SCALE = 1.4;
 const HEIGHT = 0.68;
-
-const bell = (x: number) => (Math.abs(x) >= 1 ? 0 : 0.5 + 0.5 * Math.cos(Math.PI * x));
 
 interface Variant {
   /** the load strand takes the outer lane */

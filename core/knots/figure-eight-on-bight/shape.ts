@@ -1,19 +1,8 @@
 /** Figure-eight on a bight: the flat single path doubled by offset, because a pair then is parallel by construction; the strands joined in the eye. */
-import { nearestIndex } from '../../curve';
-import { flatDiagram } from '../authoring';
-import { drawnAsPair } from '../drawing';
-import type { LaidForms, LaidKnot } from '../laid';
-import { crossedPair, joinedByEye, pair } from '../on-bight';
+import type { LaidForms } from '../laid';
+import { tiedOnBight } from '../on-bight';
 import { EIGHT } from '../single-paths';
 
 const SCALE = 1.4;
-/** the turn at which a twisted pair changes places */
-const NEAR_TURN = [-3.8, -4.6] as const;
 
-function onBight(twisted = false): LaidKnot {
-  const path = flatDiagram(EIGHT, { scale: SCALE, height: 0.68, plateau: 1.9 });
-  const laid = joinedByEye(twisted ? crossedPair(path, 1, nearestIndex(path, [NEAR_TURN[0] * SCALE, NEAR_TURN[1] * SCALE, 0])) : pair(path, 1));
-  return { ...laid, drawing: drawnAsPair(laid.eyeNode) };
-}
-
-export const forms = { right: () => onBight(), 'pair-twisted': () => onBight(true) } satisfies LaidForms;
+export const forms = { right: () => tiedOnBight(EIGHT, SCALE), 'pair-twisted': () => tiedOnBight(EIGHT, SCALE, [-3.8, -4.6]) } satisfies LaidForms;

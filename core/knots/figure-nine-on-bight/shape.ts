@@ -2,21 +2,10 @@
  * Figure-nine on a bight: the flat single path doubled by offset, because a pair then is parallel by construction; the
  * strands joined in the eye. second-derivation.ts winds the same knot in space.
  */
-import { nearestIndex } from '../../curve';
-import { flatDiagram } from '../authoring';
-import { drawnAsPair } from '../drawing';
-import type { LaidForms, LaidKnot } from '../laid';
-import { crossedPair, joinedByEye, pair } from '../on-bight';
+import type { LaidForms } from '../laid';
+import { tiedOnBight } from '../on-bight';
 import { NINE } from '../single-paths';
 
 const SCALE = 1.45;
-/** the turn at which a twisted pair changes places */
-const NEAR_TURN = [-3.6, -10.4] as const;
 
-function onBight(twisted = false): LaidKnot {
-  const path = flatDiagram(NINE, { scale: SCALE, height: 0.68, plateau: 1.9 });
-  const laid = joinedByEye(twisted ? crossedPair(path, 1, nearestIndex(path, [NEAR_TURN[0] * SCALE, NEAR_TURN[1] * SCALE, 0])) : pair(path, 1));
-  return { ...laid, drawing: drawnAsPair(laid.eyeNode) };
-}
-
-export const forms = { right: () => onBight(), 'pair-twisted': () => onBight(true) } satisfies LaidForms;
+export const forms = { right: () => tiedOnBight(NINE, SCALE), 'pair-twisted': () => tiedOnBight(NINE, SCALE, [-3.6, -10.4]) } satisfies LaidForms;

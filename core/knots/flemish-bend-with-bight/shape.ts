@@ -4,7 +4,7 @@
  */
 import { lanes, nearestIndex, offsetInPlane, splineThrough, straight, type Point3 } from '../../curve';
 import { GENTLE, NODE_SPACING } from '../../rope';
-import { flatDiagram, lyingDown, nodesOf, reversed } from '../authoring';
+import { bell, flatDiagram, lyingDown, nodesOf, reversed, step } from '../authoring';
 import type { LaidForms, LaidKnot } from '../laid';
 import { EIGHT } from '../single-paths';
 
@@ -20,9 +20,6 @@ interface Wrong {
   /** the new rope passes on the other side at the far turn */
   readonly wrongLane?: boolean;
 }
-
-const bell = (x: number) => (Math.abs(x) >= 1 ? 0 : 0.5 + 0.5 * Math.cos(Math.PI * x));
-const step = (x: number) => (x <= -1 ? 0 : x >= 1 ? 1 : 0.5 + 0.5 * Math.sin((Math.PI * x) / 2));
 
 function joint({ sameWay = false, crossed = false, wrongLane = false }: Wrong = {}): LaidKnot {
   const path = flatDiagram(EIGHT.map(([x, y, z]) => [x * WIDENED, y, z ?? 0] as const), { scale: SCALE, height: HEIGHT, plateau: 2.8 });

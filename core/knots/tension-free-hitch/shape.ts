@@ -20,8 +20,11 @@ const REACH = 5;
 /** load strand shown beyond the clip */
 const LOAD_STRAND = 16;
 const TAIL = 16;
-/** how far off the post and one below the other the wraps lie */
-const LOOSENESS: Readonly<Record<ShapeState, { readonly off: number; readonly pitch: number }>> = { laid: { off: 1.3, pitch: 1.6 }, dressed: { off: 0.8, pitch: 1.25 }, tight: { off: 0.64, pitch: 1.04 } };
+/** how far off the post and one below the other the wraps lie, and how far out one that is laid over its neighbour */
+const LOOSENESS: Readonly<Record<ShapeState, { readonly off: number; readonly pitch: number; readonly over: number }>> = { laid: { off: 1.3, pitch: 1.6, over: 1.4 }, dressed: { off: 0.8, pitch: 1.25, over: 1.2 }, tight: { off: 0.64, pitch: 1.04, over: 1.1 } };
+/** from the load strand down to the eight's where wraps are so few: they lie apart, so that the clip finds room between the two */
+const LEAST_DROP = 6.4;
+const FEW_WRAPS = 2;
 
 /** The tail leaves the eight toward the post, and hangs down before it gets there. */
 function hangingTail(before: Point3, from: Point3, standing: Point3): Point3[] {
@@ -46,7 +49,8 @@ interface Tied {
 }
 
 function inOneState({ wraps, radius = POST_RADIUS, crossed = false }: Tied, state: ShapeState): { rope: ComposedRope; objects: ShapeComponent[]; onPost: number } {
-  const { off, pitch } = LOOSENESS[state];
+  const { off, pitch: beside, over } = LOOSENESS[state];
+  const pitch = wraps > FEW_WRAPS ? beside : Math.max(beside, LEAST_DROP / wraps);
   const r = radius + off;
   const top = (pitch * (wraps - 1)) / 2;
   const eight = inState(baked.forms['right']!, state);
@@ -64,7 +68,7 @@ function inOneState({ wraps, radius = POST_RADIUS, crossed = false }: Tied, stat
     const t = (turn * k) / (36 * wraps);
     // laid over the turn below it for a while, and back
     const aside = crossed ? Math.max(0, Math.cos((t - 3 * Math.PI) / 1.6)) * (Math.abs(t - 3 * Math.PI) < 0.8 * Math.PI ? 1 : 0) : 0;
-    const out = r + 1.1 * Math.min(1, 1.6 * aside);
+    const out = r + over * Math.min(1, 3 * aside);
     return [-out * Math.sin(t), top - (pitch * t) / (2 * Math.PI) - 1.05 * pitch * aside, out * Math.cos(t)];
   });
   const leaves = helix.at(-1)!;

@@ -3,7 +3,7 @@
  * slanting line, so the tape is never stretched or bent sideways. An overhand in tape is a folded pentagon of three creases; the second tape is the same
  * surface one thickness off: flat on flat, no twist, by construction. Unit: thickness of the tape.
  */
-import { add, cross, scale, subtract, unit, type Point3 } from '../../curve';
+import { cross, middleOf, subtract, unit, type Point3 } from '../../curve';
 import type { ComposedKnot, ComposedRope, LaidForms } from '../laid';
 import type { ShapeState } from '../stored';
 
@@ -76,7 +76,7 @@ function inOneState(state: ShapeState): { rope: ComposedRope; second: ComposedRo
   const low = folded(all, -20, 0, 0);
   const high = folded(all, end + 20, 0, 0);
   const inner = Array.from({ length: 40 }, (_, k) => folded(all, (end * k) / 39, 0, 0));
-  const centre = scale(inner.reduce<Point3>(add, [0, 0, 0]), 1 / inner.length);
+  const centre = middleOf(inner);
   const x = unit([high[0] - low[0], high[1] - low[1], 0]);
   const y = cross([0, 0, 1], x);
   const turn: Turn = (p) => {

@@ -4,10 +4,10 @@ import { Button, Form } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
 import { parseObj, type Entered } from '../../../core/inspect/naming';
 import { IdiomError } from '../../../core/errors';
-import { refusalText, useIdentifyMutation, useKnotQuery, useKnotsQuery, useTouchedQuery } from '../../store/api';
+import { refusalText, useIdentifyMutation, useKnotQuery, useKnotsQuery } from '../../store/api';
 import { Failed, Loading } from '../../parts/States';
 import { Named } from '../../parts/Named';
-import { CrossingNumbers, Touchable } from '../../parts/Touchable';
+import { NOTHING, TouchWhatDiffers, type Difference, type Part } from '../../parts/TouchWhatDiffers';
 import { CAUTION } from '../../parts/words';
 import { Line } from './Line';
 
@@ -126,24 +126,18 @@ function ByTouch() {
   const knots = useKnotsQuery();
   const [search, setSearch] = useSearchParams();
   const id = search.get('knot') ?? 'figure-eight-follow-through';
-  const chosen = (search.get('crossings') ?? '').split(',').map(Number).filter((n) => n > 0);
+  const chosen: Difference = { crossings: (search.get('crossings') ?? '').split(',').map(Number).filter((n) => n > 0), fault: search.get('fault'), part: search.get('part') as Part | null };
   const knot = useKnotQuery(id);
-  const touched = useTouchedQuery({ id, crossings: chosen }, { skip: chosen.length === 0 });
-  const put = (next: readonly number[], other = id) => setSearch({ by: 'touch', knot: other, ...(next.length > 0 && { crossings: next.join(',') }) }, { replace: true });
-  const toggle = (n: number) => put(chosen.includes(n) ? chosen.filter((c) => c !== n) : [...chosen, n].sort((a, b) => a - b));
+  const put = ({ crossings, fault, part }: Difference, other = id) => setSearch({ by: 'touch', knot: other, ...(crossings.length > 0 && { crossings: crossings.join(',') }), ...(fault && { fault }), ...(part && { part }) }, { replace: true });
   if (knot.error) return <Failed error={knot.error} />;
   return (
     <div className="mt-3">
       <Form.Group controlId="touched-knot"><Form.Label>It looks like this knot</Form.Label>
-        <Form.Select value={id} onChange={(e) => put([], e.target.value)}>{knots.data?.map((k) => <option key={k.id} value={k.id}>{k.names[0]}</option>)}</Form.Select></Form.Group>
+        <Form.Select value={id} onChange={(e) => put(NOTHING, e.target.value)}>{knots.data?.map((k) => <option key={k.id} value={k.id}>{k.names[0]}</option>)}</Form.Select></Form.Group>
       {knot.data ? (
         <>
-          <p className="mt-3 mb-2">Touch the crossing that goes the other way round on yours, on either face.</p>
-          <div className="two-faces">{(['front', 'back'] as const).map((face) => <Touchable key={face} knot={id} name={knot.data!.names[0]} face={face} chosen={chosen} onTouch={toggle} />)}</div>
-          <CrossingNumbers count={knot.data.crossings.count} chosen={chosen} onTouch={toggle} />
-          <div className="mt-3">
-            {chosen.length === 0 ? <p className="quiet m-0">Nothing is touched yet.</p> : touched.error ? <p className="notice no">{refusalText(touched.error)}</p> : touched.data ? <Named said={touched.data.said} answer={touched.data.identified} known={touched.data.known} state="laid" /> : <Loading what="Looking" />}
-          </div>
+          <p className="mt-3 mb-2">Touch what is different on yours, on either face: a crossing that goes the other way round, or the part.</p>
+          <TouchWhatDiffers knot={knot.data} chosen={chosen} onChosen={put} />
         </>
       ) : <Loading what="Laying it out" />}
     </div>

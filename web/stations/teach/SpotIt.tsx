@@ -8,6 +8,7 @@ import { scored, type Attempt } from '../../../core/train';
 import { refusalText, useDrillMutation } from '../../store/api';
 import { useKeys } from '../../parts/keys';
 import { Loading } from '../../parts/States';
+import { touchedPoint, useSvg } from '../../parts/svg';
 import { useTheme } from '../../parts/theme';
 import { CAUTION } from '../../parts/words';
 
@@ -20,27 +21,15 @@ const clock = () => performance.now();
 
 function Picture({ drill, face, mark, onTouch }: { drill: Drill; face: 'front' | 'back'; mark: boolean; onTouch: (hit: boolean) => void }) {
   const theme = useTheme();
-  const [svg, setSvg] = useState('');
   const box = useRef<HTMLDivElement>(null);
   const ring = mark && drill.key.fault ? '&ring=differs' : '';
   const url = `${drill.pictures[face]}&theme=${theme}${ring}`;
-  useEffect(() => {
-    let gone = false;
-    void fetch(url).then(async (r) => {
-      const text = await r.text();
-      if (!gone && r.ok) setSvg(text);
-    }, () => undefined);
-    return () => {
-      gone = true;
-    };
-  }, [url]);
+  const svg = useSvg(url) ?? '';
   const touch = (e: PointerEvent) => {
-    const picture = box.current?.querySelector('svg');
-    const matrix = picture?.getScreenCTM();
-    if (!picture || !matrix || !drill.key.where) return onTouch(false);
-    const at = new DOMPoint(e.clientX, e.clientY).matrixTransform(matrix.inverse());
-    const x = face === 'front' ? at.x : -at.x;
-    onTouch(Math.hypot(x - drill.key.where.x, -at.y - drill.key.where.y) <= drill.key.where.radius + BESIDE);
+    const at = touchedPoint(box.current, e);
+    const { where } = drill.key;
+    if (!at || !where) return onTouch(false);
+    onTouch(Math.hypot((face === 'front' ? at.x : -at.x) - where.x, -at.y - where.y) <= where.radius + BESIDE);
   };
   // the title inside the picture would give the answer away
   const shown = mark ? svg : svg.replace(/<title>.*?<\/title>/s, '').replace(/aria-label="[^"]*"/, '');
@@ -103,7 +92,7 @@ export function SpotIt() {
     <>
       <div className="d-flex flex-wrap align-items-baseline gap-3"><h1>Spot it</h1><span className="quiet">This should be the {drill.name}{drill.hand === 'left' ? ', tied left-handed' : ''}. Look at both faces.</span></div>
       <div className="what mt-3">
-        <figure className="sheet m-0"><Picture drill={drill} face={face} mark={finished} onTouch={(hit) => { if (decided !== null && decided !== 'right' && touched === null) setTouched(hit); }} /><figcaption className="px-3 pb-2"><b>{face === 'front' ? 'Front' : 'Back'}</b>{finished && !key.right ? ' ringed where it differs' : ''}</figcaption></figure>
+        <figure className="sheet m-0"><Picture key={drill.pictures.front} drill={drill} face={face} mark={finished} onTouch={(hit) => { if (decided !== null && decided !== 'right' && touched === null) setTouched(hit); }} /><figcaption className="px-3 pb-2"><b>{face === 'front' ? 'Front' : 'Back'}</b>{finished && !key.right ? ' ringed where it differs' : ''}</figcaption></figure>
         <div>
           <Button onClick={turn}>Turn it over <kbd>f</kbd></Button>
           <div className="answers mt-3" role="group" aria-label="Your decision">

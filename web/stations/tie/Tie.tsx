@@ -6,6 +6,7 @@ import { useApp, useSend } from '../../store';
 import { knotTaken } from '../../store/job';
 import { useKeys } from '../../parts/keys';
 import { KnotPicture } from '../../parts/KnotPicture';
+import { OnSight } from '../../parts/OnSight';
 import { Rope3D, type RopeHandle } from '../../parts/rope/Rope3D';
 import { Failed, Loading } from '../../parts/States';
 import { useTheme } from '../../parts/theme';
@@ -19,6 +20,7 @@ import { DrawnUp } from './DrawnUp';
 import { Lookalikes } from './Lookalikes';
 import type { SceneComponent } from '../../parts/rope/framing';
 import { partOfRope, type Picked } from '../../parts/rope/picking';
+import { NOTHING, type Difference } from '../../parts/TouchWhatDiffers';
 import { RightBesideWrong } from '../../parts/RightBesideWrong';
 import type { ShapeQuestion } from '../../store/api';
 import type { Range } from '../../../core/knots/measures';
@@ -167,6 +169,14 @@ function Size({ knot, across_mm: across }: { knot: KnotReply; across_mm: number 
   return <p className="small quiet mb-0 mt-2">Set, on {acrossText(knot, across)}, it is about {mm(length)} long, {mm(width)} wide and {mm(girth)} round. Computed, not measured: try what it must pass.</p>;
 }
 
+/** From a touch on the turning rope to what is different there: its crossing, or the part. */
+function Otherwise({ picked: { picked, part }, crossings, onChosen }: { picked: { picked: Picked; part: string }; crossings: number; onChosen: (d: Difference) => void }) {
+  const { crossing } = picked;
+  if (crossing !== null && crossing <= crossings) return <Button variant="outline-primary" onClick={() => onChosen({ ...NOTHING, crossings: [crossing] })}>Crossing {crossing} is the other way round on mine</Button>;
+  const its = part.startsWith('the tail') ? 'tail' : part.startsWith('the eye') ? 'eye' : null;
+  return its ? <Button variant="outline-primary" onClick={() => onChosen({ ...NOTHING, part: its })}>The {its} is different on mine</Button> : null;
+}
+
 function Wraps({ all, value, onPick }: { all: readonly number[]; value: number; onPick: (wraps: number) => void }) {
   return (
     <fieldset className="d-flex align-items-center gap-3"><legend className="fs-6 fw-semibold w-auto m-0">Wraps</legend>
@@ -227,7 +237,7 @@ function KnotPage({ knot }: { knot: KnotReply }) {
   const [whole, setWhole] = useState(false);
   const [motion, setMotion] = useState<readonly SceneComponent[] | null>(null);
   const [picked, setPicked] = useState<{ picked: Picked; part: string } | null>(null);
-  const [differs, setDiffers] = useState<readonly number[]>([]);
+  const [differs, setDiffers] = useState<Difference>(NOTHING);
   const object = objectOf(knot);
   const asked = { object, ...(variant ? { variant } : { wraps }) };
   const shape = useShapeQuery({ id, state, ...asked }).data;
@@ -266,7 +276,7 @@ function KnotPage({ knot }: { knot: KnotReply }) {
           <div className="stage-keys">
             <Button onClick={() => (big === null ? rope.current?.flip() : setBig(null))}>{big === null ? <>Turn it over <kbd>f</kbd></> : 'Finished knot'}</Button>
             <Button variant="outline-primary" onClick={() => { setState(state === 'tight' ? 'dressed' : 'tight'); setPicked(null); }} disabled={big !== null || motion !== null}>{state === 'tight' ? 'Show it dressed, not set' : 'Show it set'}</Button>
-            {picked?.picked.crossing !== null && picked && picked.picked.crossing <= knot.crossings.count && !motion ? <Button variant="outline-primary" onClick={() => { setDiffers([picked.picked.crossing!]); document.getElementById('differs')?.scrollIntoView({ block: 'start' }); }}>Crossing {picked.picked.crossing} is the other way round on mine</Button> : null}
+            {picked && !motion ? <Otherwise picked={picked} crossings={knot.crossings.count} onChosen={(d) => { setDiffers(d); document.getElementById('differs')?.scrollIntoView({ block: 'start' }); }} /> : null}
             {knot.family === 'stopper' || knot.family === 'bend' ? null : <Button variant="outline-primary" onClick={() => setWhole(!whole)} disabled={big !== null || motion !== null}>{whole ? 'The knot alone' : 'All of it'}</Button>}
             {checked ? <Button variant="outline-primary" onClick={() => void navigate('/check')}>Check one <kbd>c</kbd></Button> : null}
             {big === null && knot.drawn_up_here ? <DrawnUp key={`${id} ${wraps} ${variant}`} knot={id} form={variant ?? (wraps === knot.wraps[0] ? 'right' : `wraps-${wraps}`)} stored={tight?.components[0]?.points} onMotion={setMotion} /> : null}
@@ -284,8 +294,8 @@ function KnotPage({ knot }: { knot: KnotReply }) {
             <details className="small quiet"><summary>The path in words</summary><p className="mb-0 mt-1">{knot.path_in_words}</p></details>
           </section>
           <Faults knot={knot} state={flat} />
-          {knot.crossings.count > 0 ? <Differs knot={knot} chosen={differs} onChosen={setDiffers} /> : null}
-          <Lookalikes knot={knot} />
+          <Differs knot={knot} chosen={differs} onChosen={setDiffers} />
+          <OnSight height_px={400}><Lookalikes knot={knot} /></OnSight>
         </div>
         <div>
           <RopeNeeded knot={knot} />
