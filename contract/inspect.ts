@@ -1,5 +1,6 @@
 /** Naming what was entered, touching what differs, look-alikes, drills. */
 import { z } from 'zod';
+import { PARTS } from '../core/knots/faultKinds';
 import { shapeComponent } from './knots';
 import { knotId } from './common';
 
@@ -62,7 +63,7 @@ export const touchedReply = z.strictObject({ components: z.array(shapeComponent)
 
 export const changesReply = z.array(
   z.strictObject({
-    fault: z.string(), name: z.string(), part: z.enum(['tail', 'pair', 'wraps', 'eye', 'loaded-end', 'tied-to', 'set', 'strands']), state: z.enum(['laid', 'tight']),
+    fault: z.string(), name: z.string(), part: z.enum(PARTS), state: z.enum(['laid', 'tight']),
     where: place.nullable().describe('on the right knot laid out, rope diameters, x of the front'),
   }),
 );

@@ -44,13 +44,13 @@ test('two knots are compared from the page of one, and the address keeps it', as
   await stepIn(page, 'Tove Vannmark');
   await page.goto('/tie/square-knot');
   await page.getByRole('link', { name: 'compare it' }).click();
-  await page.getByLabel('The other').selectOption({ label: 'Figure-eight bend' });
+  await page.getByLabel('The other', { exact: true }).selectOption({ label: 'Figure-eight bend' });
   await expect(page.locator('.compare-faces img')).toHaveCount(4);
   await expect(page.getByRole('columnheader', { name: 'Figure-eight bend' })).toBeVisible();
   await expect.poll(() => page.locator('.compare-faces img').evaluateAll((all) => (all as HTMLImageElement[]).every((i) => i.complete && i.naturalWidth > 0))).toBe(true);
   await expectNoAxeFindings(page);
   await page.reload();
-  await expect(page.getByLabel('The other')).toHaveValue('figure-eight-bend');
+  await expect(page.getByLabel('The other', { exact: true })).toHaveValue('figure-eight-bend');
   await page.getByLabel('The one').selectOption({ label: 'Figure-eight bend' });
   await expect(page.getByText('Choose two different knots.')).toBeVisible();
 });

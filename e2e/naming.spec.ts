@@ -12,6 +12,25 @@ test('what looks different is touched, and it is said what that would be', async
   await expectNoAxeFindings(page);
 });
 
+test('a part is touched, in the flat picture or by its name', async ({ page }) => {
+  await stepIn(page, 'Tove Vannmark');
+  await page.goto('/check/what-is-this?by=touch&knot=figure-eight-follow-through');
+  await page.getByRole('button', { name: 'a pair', exact: true }).click();
+  await page.getByRole('button', { name: 'pair crossed inside' }).click();
+  const answer = page.getByTestId('answer');
+  await expect(answer).toContainText('What you entered is Figure-eight follow-through with a fault: pair crossed inside');
+  await expect(page).toHaveURL(/fault=pair-crossed/);
+  await expectNoAxeFindings(page);
+  await page.getByRole('button', { name: 'Crossing 1 the other way round' }).click();
+  await expect(answer).not.toContainText('pair crossed inside');
+  // on the tail, high above the knot
+  const face = page.getByRole('img', { name: /^Figure-eight follow-through, front/ });
+  await page.getByRole('button', { name: 'Crossing 1 the other way round' }).click();
+  const box = (await face.boundingBox())!;
+  await page.mouse.click(box.x + box.width / 2 + 12, box.y + 14);
+  await expect(page.getByRole('button', { name: 'the tail' })).toHaveAttribute('aria-pressed', 'true');
+});
+
 test('a shape from a file is named once its eye is marked, and an unknown one is not', async ({ page, request }) => {
   await stepIn(page, 'Tove Vannmark');
   await page.goto('/check/what-is-this?by=file');

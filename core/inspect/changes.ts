@@ -1,11 +1,8 @@
 /** What can differ on a knot beside one crossing: its wrong forms, by the part of the knot where each shows. For a person who touches that part. */
 import { faultsWithShape, knotById } from '../knots/catalogue';
 import { differingPlace, LARGEST_RING } from '../knots/differs';
-import { kindOfFault } from '../knots/faultKinds';
+import { partOfFault, type Part } from '../knots/faultKinds';
 import type { FaultId } from '../knots/types';
-
-export type Part = 'tail' | 'pair' | 'wraps' | 'eye' | 'loaded-end' | 'tied-to' | 'set' | 'strands';
-export const PARTS: readonly Part[] = ['strands', 'pair', 'wraps', 'eye', 'tail', 'loaded-end', 'tied-to', 'set'];
 
 export interface Change {
   readonly fault: FaultId;
@@ -17,16 +14,6 @@ export interface Change {
   readonly where: { readonly x: number; readonly y: number; readonly radius: number } | null;
 }
 
-const TAIL: readonly FaultId[] = ['tail-short', 'tail-long', 'uneven-legs', 'tail-outside-eye', 'tail-from-wrong-side', 'lock-not-through-collar', 'not-tucked', 'not-through-bight'];
-const PAIR: readonly FaultId[] = ['pair-crossed', 'pair-twisted', 'strands-crossed', 'wrong-lane', 'load-strand-outside', 'third-strand-astray'];
-const EYE: readonly FaultId[] = ['eye-too-large', 'ears-unequal', 'ears-crossed', 'eye-pulled-through', 'one-bight-clipped', 'fold-missed'];
-
-function partOf(id: FaultId): Part {
-  if (id === 'loose') return 'set';
-  for (const [part, ids] of [['tail', TAIL], ['pair', PAIR], ['eye', EYE]] as const) if (ids.includes(id)) return part;
-  return ({ wraps: 'wraps', load: 'loaded-end', object: 'tied-to', path: 'strands', measure: 'strands' } as const)[kindOfFault({ id })];
-}
-
 /** Every wrong form of a knot that has a shape, in the entry's order. @throws unknown-knot */
 export function changesOf(knot: string): Change[] {
   const { entry } = knotById(knot);
@@ -34,7 +21,7 @@ export function changesOf(knot: string): Change[] {
   return entry.faults
     .filter((f) => shown.includes(f.id))
     .map(({ id, name }): Change => {
-      const part = partOf(id);
+      const part = partOfFault({ id });
       const elsewhere = part === 'set' || part === 'tied-to' || part === 'loaded-end';
       const { centre, radius } = differingPlace(knot, 'right', id, 'laid');
       return { fault: id, name, part, state: part === 'set' || part === 'tied-to' ? 'tight' : 'laid', where: elsewhere || radius > LARGEST_RING ? null : { x: centre[0], y: centre[1], radius } };

@@ -42,33 +42,37 @@ export function templateOf(gauges: readonly Gauge[]): Template {
   return { gauges, places };
 }
 
-/** Where places of a template fall along a specimen's rope, as far as can be said before they are laid on each other. */
-type Mapping = (template: Gauge, specimen: Gauge, s: number) => number;
+/** Where places of a template's rope fall along a specimen's rope, as far as can be said before they are laid on each other. */
+type Mapping = (template: Gauge, specimen: Gauge) => (s: number) => number;
 
 /** Evenly between the anchors that both have. */
-const between: Mapping = (template, specimen, s) => {
+const between: Mapping = (template, specimen) => {
   const both = template.anchors.length === specimen.anchors.length;
   const outer = (a: readonly number[]) => [a[0]!, a[1]!, a.at(-2)!, a.at(-1)!];
   const [from, to] = both ? [template.anchors, specimen.anchors] : [outer(template.anchors), outer(specimen.anchors)];
-  let k = 0;
-  while (k < from.length - 2 && s > from[k + 1]!) k++;
-  const span = from[k + 1]! - from[k]!;
-  // beyond the knot the rope is as long as it is
-  if (k === 0) return to[1]! - (from[1]! - s);
-  if (k === from.length - 2) return to[k]! + (s - from[k]!);
-  return to[k]! + (span > 0 ? ((s - from[k]!) / span) * (to[k + 1]! - to[k]!) : 0);
+  return (s) => {
+    let k = 0;
+    while (k < from.length - 2 && s > from[k + 1]!) k++;
+    const span = from[k + 1]! - from[k]!;
+    // beyond the knot the rope is as long as it is
+    if (k === 0) return to[1]! - (from[1]! - s);
+    if (k === from.length - 2) return to[k]! + (s - from[k]!);
+    return to[k]! + (span > 0 ? ((s - from[k]!) / span) * (to[k + 1]! - to[k]!) : 0);
+  };
 };
 /** As far along from where the knot begins. */
-const fromItsBeginning: Mapping = (template, specimen, s) => specimen.anchors[1]! + (s - template.anchors[1]!);
+const fromItsBeginning: Mapping = (template, specimen) => (s) => specimen.anchors[1]! + (s - template.anchors[1]!);
 /** As far along from where the legs of the eyes leave the knot: tails may be cut, and lie beside the standing part or not. */
-const fromTheEyes: Mapping = (template, specimen, s) => {
+const fromTheEyes: Mapping = (template, specimen) => {
   const [own, there] = [template.anchors.slice(2, -2), specimen.anchors.slice(2, -2)];
-  if (own.length === 0 || own.length !== there.length) return specimen.anchors[1]! + (s - template.anchors[1]!);
-  const k = own.reduce((best, a, i) => (Math.abs(a - s) < Math.abs(own[best]! - s) ? i : best), 0);
-  return there[k]! + (s - own[k]!);
+  if (own.length === 0 || own.length !== there.length) return fromItsBeginning(template, specimen);
+  return (s) => {
+    const k = own.reduce((best, a, i) => (Math.abs(a - s) < Math.abs(own[best]! - s) ? i : best), 0);
+    return there[k]! + (s - own[k]!);
+  };
 };
-const fromTheStart: Mapping = (_template, _specimen, s) => s;
-const fromTheEnd: Mapping = (template, specimen, s) => specimen.s.at(-1)! - (template.s.at(-1)! - s);
+const fromTheStart: Mapping = () => (s) => s;
+const fromTheEnd: Mapping = (template, specimen) => (s) => specimen.s.at(-1)! - (template.s.at(-1)! - s);
 const MAPPINGS: readonly Mapping[] = [between, fromItsBeginning, fromTheEyes, fromTheStart, fromTheEnd];
 
 export interface Fit {
@@ -82,48 +86,102 @@ export interface Fit {
 
 /** How far along the rope a place is looked for when it is matched again. */
 const LOOK = [3, 2, 1.4] as const;
+/** where only what lies close is wanted, a beginning that is farther apart after each look is left: what lies close comes to half of these */
+const LEFT_AT = [0.9, 0.6, Infinity] as const;
 /** places by which beginnings are compared */
 const FIRST_LOOK = 30;
 /** of several beginnings so many are followed up */
 const FOLLOWED = 2;
 const STARTS = 24;
 
+/** A way of beginning: where each place of a template falls along a specimen, and where those lie by which beginnings are compared. */
+interface Beginning {
+  readonly at: readonly number[];
+  readonly looked: readonly Point3[];
+}
+
+/** Places are held against others so many parts of the way round farther on. */
+const HELD_AGAINST = [3, 6, 12] as const;
+
+/** A template's every so-manieth place, and how far those lie from others. */
+interface FirstLook {
+  readonly places: readonly number[];
+  readonly spans: readonly { readonly by: number; readonly apart: readonly number[] }[];
+}
+const firstLooks = new WeakMap<Template, FirstLook>();
+function firstLookOf(template: Template): FirstLook {
+  const known = firstLooks.get(template);
+  if (known) return known;
+  const every = Math.max(1, Math.floor(template.places.length / FIRST_LOOK));
+  const places = template.places.map((_, k) => k).filter((k) => k % every === 0);
+  const own = places.map((k) => template.places[k]!.p);
+  const look = { places, spans: HELD_AGAINST.map((parts) => {
+    const by = Math.max(1, Math.floor(own.length / parts));
+    return { by, apart: own.map((p, k) => distance(p, own[(k + by) % own.length]!)) };
+  }) };
+  firstLooks.set(template, look);
+  return look;
+}
+
+/** Root mean square of how much farther or nearer places lie from each other than those of the template do. */
+function otherwise(looked: readonly Point3[], { by, apart }: FirstLook['spans'][number]): number {
+  let sum = 0;
+  for (let k = 0; k < looked.length; k++) {
+    const [p, q] = [looked[k]!, looked[(k + by) % looked.length]!];
+    const d = Math.sqrt((p[0] - q[0]) ** 2 + (p[1] - q[1]) ** 2 + (p[2] - q[2]) ** 2) - apart[k]!;
+    sum += d * d;
+  }
+  return Math.sqrt(sum / looked.length);
+}
+
+/**
+ * Ways in which a template may be laid on a specimen, before its hand is chosen.
+ * @param unless those in which places lie otherwise far from each other than this cannot be laid on one another, and are left out
+ */
+export function beginningsOf(template: Template, specimen: readonly Gauge[], unless = Infinity): readonly Beginning[] {
+  const first = template.gauges[0]!;
+  const total = specimen[0]!.s.at(-1)!;
+  const own = first.s.at(-1)!;
+  // a sling has no first place: several are tried either way, the best are followed up
+  const mappings = first.closed
+    ? Array.from({ length: 2 * STARTS }, (_, k) => [(s: number) => total * ((k >> 1) / STARTS + ((k % 2 ? 1 : -1) * s) / own)])
+    : MAPPINGS.map((mapping) => template.gauges.map((g, rope) => mapping(g, specimen[rope]!)));
+  const look = firstLookOf(template);
+  return mappings.flatMap((along): Beginning[] => {
+    const fallsAt = ({ rope, s }: Template['places'][number]) => along[rope]!(s);
+    const looked = look.places.map((k) => pointAt(specimen[template.places[k]!.rope]!, fallsAt(template.places[k]!)));
+    return Number.isFinite(unless) && look.spans.some((span) => otherwise(looked, span) > unless) ? [] : [{ at: template.places.map(fallsAt), looked }];
+  });
+}
+
 /**
  * @param template a stored form @param specimen its ropes in the same order
  * @param mirror the template's mirror image is meant @param unless farther apart than this at first sight it is not followed up
- * @returns null where it was not followed up
+ * @param begun as beginningsOf gives them, where they are known
+ * @returns null where it was not followed up, or left
  */
-export function fitOf(template: Template, specimen: readonly Gauge[], mirror: boolean, unless = Infinity): Fit | null {
+export function fitOf(template: Template, specimen: readonly Gauge[], mirror: boolean, unless = Infinity, begun = beginningsOf(template, specimen, unless)): Fit | null {
   const flip = (p: Point3): Point3 => (mirror ? [p[0], p[1], -p[2]] : p);
   const a = template.places.map((q) => flip(q.p));
   const pointsAt = (at: readonly number[]) => template.places.map((q, k) => pointAt(specimen[q.rope]!, at[k]!));
-  const left = (turn: Turn, b: readonly Point3[]) => Math.sqrt(a.reduce((sum, p, k) => sum + distance(movedBy(turn, p), b[k]!) ** 2, 0) / a.length);
-  const first = template.gauges[0]!;
-  const total = specimen[0]!.s.at(-1)!;
-  // a sling has no first place: several are tried either way, the best are followed up
-  const begun = first.closed
-    ? Array.from({ length: 2 * STARTS }, (_, k) => template.places.map((q) => total * ((k >> 1) / STARTS + ((k % 2 ? 1 : -1) * q.s) / first.s.at(-1)!)))
-    : MAPPINGS.map((mapping) => template.places.map((q) => mapping(template.gauges[q.rope]!, specimen[q.rope]!, q.s)));
-  const every = Math.max(1, Math.floor(template.places.length / FIRST_LOOK));
-  const looked = template.places.map((_, k) => k).filter((k) => k % every === 0);
-  const some = looked.map((k) => a[k]!);
-  const span = Math.max(1, Math.floor(looked.length / 3));
-  const lengths = some.map((p, k) => distance(p, some[(k + span) % some.length]!));
-  const turned = begun.flatMap((at) => {
-    const b = looked.map((k) => pointAt(specimen[template.places[k]!.rope]!, at[k]!));
-    // places that lie otherwise far from each other cannot be laid on one another
-    if (Number.isFinite(unless) && Math.sqrt(b.reduce((sum, p, k) => sum + (distance(p, b[(k + span) % b.length]!) - lengths[k]!) ** 2, 0) / b.length) > unless) return [];
-    const turn = bestTurn(some, b);
-    return [{ at, turn, apart: Math.sqrt(some.reduce((sum, p, k) => sum + distance(movedBy(turn, p), b[k]!) ** 2, 0) / some.length) }];
+  const left = (turn: Turn, own: readonly Point3[], b: readonly Point3[]) => {
+    const sum = own.reduce((all, p, k) => {
+      const [q, there] = [movedBy(turn, p), b[k]!];
+      return all + (q[0] - there[0]) ** 2 + (q[1] - there[1]) ** 2 + (q[2] - there[2]) ** 2;
+    }, 0);
+    return Math.sqrt(sum / own.length);
+  };
+  const some = firstLookOf(template).places.map((k) => a[k]!);
+  const turned = begun.map(({ at, looked }) => {
+    const turn = bestTurn(some, looked);
+    return { at, turn, apart: left(turn, some, looked) };
   });
   turned.sort((x, y) => x.apart - y.apart);
-  const nearest = turned[0];
-  if (!nearest) return null;
-  if (nearest.apart > unless) return null;
+  if (!turned[0] || turned[0].apart > unless) return null;
   let best: Fit | null = null;
-  for (const start of turned.slice(0, FOLLOWED)) {
+  starts: for (const start of turned.slice(0, FOLLOWED)) {
     let { at, turn, apart } = start;
-    for (const look of LOOK) {
+    for (const [round, look] of LOOK.entries()) {
       const laid = turn;
       const before = at;
       at = template.places.map((q, k) => {
@@ -132,7 +190,8 @@ export function fitOf(template: Template, specimen: readonly Gauge[], mirror: bo
       });
       const b = pointsAt(at);
       turn = bestTurn(a, b);
-      apart = left(turn, b);
+      apart = left(turn, a, b);
+      if (Number.isFinite(unless) && apart > LEFT_AT[round]!) continue starts;
     }
     const last = turn;
     if (!best || apart < best.apart) best = { apart, at, lay: (p) => movedBy(last, flip(p)) };

@@ -12,7 +12,7 @@ import { closedApart, DIRECTIONS, FRONT, regularView } from '../topology';
 import { evidenceOf, linkingOf, type Evidence } from './evidence';
 import { stored } from './figures';
 import { apartAllAlong } from './apart';
-import { fitOf, type Fit, type Template } from './fit';
+import { beginningsOf, fitOf, type Fit, type Template } from './fit';
 import { allForms, ONE_FORM, type Form, type Name } from './forms';
 import { nearForms, type Near } from './near';
 import { figuresIn } from './stored-figures';
@@ -130,8 +130,9 @@ function couldBe(k: Known, p: Prepared): boolean {
 const inOrder = (p: Prepared, turned: boolean) => (turned ? p.template.gauges.slice().reverse() : p.template.gauges);
 const orders = (k: Known) => (k.states.tight.laid.ropes.length === 2 && k.states.tight.laid.eyes.length === 0 ? [false, true] : [false]);
 
-/** Farther apart than this at first sight a form is not laid on the specimen more closely, diameters. */
-const AT_FIRST_SIGHT = 2.2;
+/** Farther apart than this at first sight a form is not laid on the specimen more closely: diameters, and a share of the rope that is compared. */
+const AT_FIRST_SIGHT = { by: 1.2, share: 0.009 };
+const knotLength = ({ gauges, places }: Template): number => gauges.reduce((sum, _, rope) => sum + (places.findLast((q) => q.rope === rope)?.s ?? 0) - (places.find((q) => q.rope === rope)?.s ?? 0), 0);
 
 /** Ropes whose lengths differ by no more than this may be one form's whole ropes, as a share and in diameters. */
 const AS_LONG = { share: 0.03, by: 1.5 };
@@ -153,8 +154,10 @@ function lyingAs(p: Prepared): { lying: Candidate[]; nearly: Nearly[] } {
           return STATES.flatMap((state): Candidate[] => {
             const { template } = k.states[state];
             if (asLong(template, gauges) !== wanted) return [];
+            const unless = AT_FIRST_SIGHT.by + AT_FIRST_SIGHT.share * knotLength(template);
+            const begun = beginningsOf(template, gauges, unless);
             return [false, true].flatMap((mirror): Candidate[] => {
-              const fit = fitOf(template, gauges, mirror, AT_FIRST_SIGHT);
+              const fit = fitOf(template, gauges, mirror, unless, begun);
               if (!fit || fit.apart > NEARLY.mean) return [];
               const all = apartAllAlong(template, gauges, fit, mirror);
               if (all.mean <= NEARLY.mean && all.most <= NEARLY.most) nearly.push({ known: k, mirror });
@@ -251,7 +254,7 @@ function tailsOf(c: Candidate, p: Prepared): { is: number; stored: number }[] {
 
 /** Longer by this than the stored length a tail or leg is another; a tail below this is short. */
 const LONGER = { tail: 9, leg: 4 };
-const SHORT = SHORT_TAIL_ROPE_DIAMETERS + 1.4;
+const SHORT = SHORT_TAIL_ROPE_DIAMETERS + 2.8;
 
 /** What only lengths, harness points and looseness tell of a form that is right as to its path. */
 function measured(c: Candidate, name: Name, p: Prepared, asStored: boolean): { faults: FaultId[]; perhaps: FaultId[] } {

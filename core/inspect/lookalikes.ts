@@ -4,5 +4,8 @@ import type { Lookalike } from './lookalike';
 
 export type { Lookalike };
 
-/** Wrong forms first. */
-export const lookalikesOf = (knot: string): readonly Lookalike[] => (found[knot] ?? []).slice().sort((a, b) => Number(a.fault === null) - Number(b.fault === null));
+/** Its own wrong forms first, then other knots, then wrong forms of those. */
+export function lookalikesOf(knot: string): readonly Lookalike[] {
+  const rank = (l: Lookalike) => (l.knot === knot ? 0 : l.fault === null ? 1 : 2);
+  return (found[knot] ?? []).slice().sort((a, b) => rank(a) - rank(b));
+}

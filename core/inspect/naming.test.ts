@@ -3,9 +3,10 @@ import { resample, type Point3 } from '../curve';
 import { butterflyByHand } from '../knots/alpine-butterfly/wound';
 import { CATALOGUE } from '../knots';
 import { faultsWithShape, shapeOf, wrapsOf } from '../knots/catalogue';
+import { PARTS } from '../knots/faultKinds';
 import { STATES, type ShapeState } from '../knots/stored';
 import { refuses } from '../topology/testing/curves';
-import { facesAgree, identify, identifyCode, inWords, knownForms, lookalikesOf, parseObj, touched, withTouched, type Entered } from './naming';
+import { changesOf, facesAgree, identify, identifyCode, inWords, knownForms, lookalikesOf, parseObj, touched, withTouched, type Entered } from './naming';
 import { presented, seeded } from './presentations';
 import { tangle } from './testing/tangles';
 
@@ -168,6 +169,20 @@ describe('touching, look-alikes, files', () => {
     expect(known[0]!.pulls).toEqual([expect.objectContaining({ pull: 'standing-eye', grade: 'fails', source: 'practice' })]);
     expect(() => touched('bowline', [99])).toThrow(refuses('no-such-crossing'));
   });
+
+  test('every part that differs is shown as what it then is', () => {
+    const unnamed = CATALOGUE.flatMap(({ entry: { id } }) =>
+      changesOf(id).flatMap(({ fault }) => (touched(id, [], fault).identified.matches.some((m) => m.knot === id && m.fault === fault) ? [] : [`${id}/${fault}`])),
+    );
+    expect(unnamed).toEqual([]);
+    const of = (knot: string, fault: string) => changesOf(knot).find((c) => c.fault === fault)!;
+    // a crossed pair has its place in the knot, a short tail above it, what is tied to and looseness have none
+    expect(of('figure-eight-follow-through', 'pair-crossed')).toMatchObject({ part: 'pair', state: 'laid', where: { radius: expect.any(Number) } });
+    expect(of('figure-eight-follow-through', 'tail-short').where!.y).toBeGreaterThan(of('figure-eight-follow-through', 'pair-crossed').where!.y);
+    expect([of('figure-eight-follow-through', 'loose').where, of('munter-hitch', 'gate-to-brake').where]).toEqual([null, null]);
+    expect(new Set(CATALOGUE.flatMap(({ entry: { id } }) => changesOf(id).map((c) => c.part)))).toEqual(new Set(PARTS));
+    expect(() => changesOf('no-knot')).toThrow(refuses('unknown-knot'));
+  }, 120_000);
 
   test('look-alikes are what identifying says of one crossing, one turn, other ends', () => {
     const of = (knot: string) => lookalikesOf(knot).map((l) => `${l.knot}/${l.fault ?? 'right'}`);

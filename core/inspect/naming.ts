@@ -1,6 +1,6 @@
 /** Everything about naming a specimen, for those who hand it in. */
 export { identify, knownForms, type Identified, type Match, type Need } from './identify';
-export { changesOf, type Change, type Part } from './changes';
+export { changesOf, type Change } from './changes';
 export { facesAgree, identifyCode } from './fromCode';
 export { inWords } from './inWords';
 export { parseObj } from './obj';

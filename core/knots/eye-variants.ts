@@ -18,7 +18,8 @@ export interface FormToBake {
  * @param faults ids of the knot's faults
  */
 export function formsToBake(forms: LaidForms, presentation: Presentation, faults: readonly string[]): FormToBake[] {
-  const own = Object.entries(forms).map(([name, make]) => ({ name, make, presentation, spread: name === 'right' }));
+  const { inForm, ...usual } = { inForm: undefined, ...presentation };
+  const own = Object.entries(forms).map(([name, make]) => ({ name, make, presentation: { ...usual, ...inForm?.[name] } as Presentation, spread: name === 'right' }));
   if (!('eye_ropeDiameters' in presentation) || !faults.includes('eye-too-large')) return own;
   return [...own, { name: 'eye-too-large', make: forms['right']!, presentation: { ...presentation, eye_ropeDiameters: presentation.eye_ropeDiameters + LARGE_EYE_EXTRA_ROPE_DIAMETERS }, spread: false }];
 }

@@ -16,8 +16,25 @@ export function kindOfFault({ id }: Pick<Fault, 'id'>): FaultKind {
   return WRAPS.includes(id) ? 'wraps' : 'path';
 }
 
+/** Parts of a knot by which a person says what looks different. */
+export const PARTS = ['strands', 'pair', 'wraps', 'eye', 'tail', 'loaded-end', 'tied-to', 'set'] as const;
+export type Part = (typeof PARTS)[number];
+
+const OF_A_PART: Partial<Record<Part, readonly FaultId[]>> = {
+  tail: ['tail-short', 'tail-long', 'uneven-legs', 'tail-outside-eye', 'tail-from-wrong-side', 'lock-not-through-collar', 'not-tucked', 'not-through-bight', 'stopper-gap', 'stopper-wrong-face'],
+  pair: ['pair-crossed', 'pair-twisted', 'strands-crossed', 'wrong-lane', 'load-strand-outside', 'third-strand-astray'],
+  eye: ['eye-too-large', 'ears-unequal', 'ears-crossed', 'eye-pulled-through', 'one-bight-clipped', 'fold-missed'],
+  set: ['loose'],
+};
+
+/** The part of the knot where a fault that has a shape shows. */
+export function partOfFault(f: Pick<Fault, 'id'>): Part {
+  const own = PARTS.find((part) => OF_A_PART[part]?.includes(f.id));
+  return own ?? ({ wraps: 'wraps', load: 'loaded-end', object: 'tied-to', path: 'strands', measure: 'strands' } as const)[kindOfFault(f)];
+}
+
 const BY_ID: Partial<Record<FaultId, string>> = {
-  'false-butterfly': 'second twist the other way', 'eye-pulled-through': 'eye pulled back', 'nip-reversed': 'crossing reversed', 'tail-outside-eye': 'tail to the other side', 'wrong-lane': 'wrong lane at one pass', 'pair-crossed': 'pair swapped', 'pair-twisted': 'pair swapped',
+  'false-butterfly': 'second twist the other way', 'stopper-gap': 'stopper slid away', 'stopper-wrong-face': 'round another strand', 'eye-pulled-through': 'eye pulled back', 'nip-reversed': 'crossing reversed', 'tail-outside-eye': 'tail to the other side', 'wrong-lane': 'wrong lane at one pass', 'pair-crossed': 'pair swapped', 'pair-twisted': 'pair swapped',
   'strands-crossed': 'pair swapped', 'load-strand-outside': 'lanes exchanged', 'half-finished': 'path left off', 'lock-not-through-collar': 'tail past the collar', 'third-strand-astray': 'wrong lane at one pass', 'turns-short': 'wrap dropped', 'one-wrap-short': 'wrap dropped', 'turns-one-more': 'wrap added',
   'crossed-wraps': 'wraps crossed', 'turns-reversed': 'turn reversed', 'mirrored-loops': 'loop mirrored', 'coils-opposite': 'turn reversed', 'reversed-buntline': 'turns worked the other way', 'not-tucked': 'last pass left out', 'not-through-bight': 'last pass left out', 'slip-not-caught': 'crossings reversed',
   'overhand-missing': 'last part left out', 'half-hitch-missing': 'last part left out', 'half-hitch-misplaced': 'crossing reversed', 'fold-missed': 'fold left out', 'ears-crossed': 'eyes exchanged', 'ears-unequal': 'eye drawn out', 'eye-too-large': 'eye drawn out', 'offset-eight': 'other end loaded', granny: 'second half tied the first way', thief: 'other end loaded',

@@ -64,11 +64,11 @@ function told(id: string, form: string, state: ShapeState): string[] {
   return figuresOf({ ropes: linesOf(s), eyes, things: state === 'laid' ? baked.objects : (s.objects ?? []) });
 }
 /** Wrong forms whose strands lie nearer to each other as laid than a rope is thick. */
-const LAID_CLOSE: readonly string[] = ['butterfly-rewoven strand-between-legs', 'butterfly-rewoven loop-open', 'double-fishermans not-tucked', 'triple-fishermans not-tucked', 'flemish-bend-with-bight strands-crossed', 'munter-hitch not-tucked', 'slipped-eight half-hitch-misplaced', 'tension-free-hitch crossed-wraps', 'trefoil-stopper tail-from-wrong-side'];
-/** Of these the ones that no solver draws up: they are shown as they were laid. */
-const LIES_CLOSE: readonly string[] = ['munter-hitch not-tucked', 'tension-free-hitch crossed-wraps'];
+const LAID_CLOSE: readonly string[] = ['butterfly-rewoven strand-between-legs', 'butterfly-rewoven loop-open', 'double-fishermans not-tucked', 'triple-fishermans not-tucked', 'flemish-bend-with-bight strands-crossed', 'slipped-eight half-hitch-misplaced', 'trefoil-stopper tail-from-wrong-side'];
 /** Their ends lie otherwise when it is drawn up, as those of an offset joint: joined far away they go round each other another number of times. Rope by rope they are compared; that none passed through another is proven when it is baked. */
 const ENDS_PART = ['double-fishermans right', 'triple-fishermans right', 'double-fishermans one-wrap-short', 'triple-fishermans one-wrap-short', 'offset-overhand right', 'offset-double-overhand right', 'figure-eight-bend offset-eight', 'flemish-bend-with-bight right', 'clove-hitch right', 'double-fishermans not-tucked', 'triple-fishermans not-tucked', 'figure-eight-bend pair-crossed', 'offset-overhand pair-crossed', 'schwabisch crossed-wraps'];
+/** Joints that fall apart when they are pulled. */
+const FALL_APART = ['double-fishermans not-tucked', 'triple-fishermans not-tucked'];
 
 describe.each(everyForm)('%s %s', (id, form) => {
   const placed = storedForm(id, form).set.reach_ropeDiameters !== undefined;
@@ -76,9 +76,11 @@ describe.each(everyForm)('%s %s', (id, form) => {
   test('is one and the same knot laid, dressed and tight', () => {
     if (placed) {
       const [laid, dressed, tight] = STATES.map((state) => told(id, form, state));
-      expect(sameFigures(dressed!, tight!)).toBe(true);
       const ropes = storedForm(id, form).laid.second ? 2 : 1;
       const compared = ENDS_PART.includes(`${id} ${form}`) ? ropes : undefined;
+      // two ropes that are not held together turn their ends about each other to the last
+      const held = FALL_APART.includes(`${id} ${form}`) ? ropes : undefined;
+      expect(sameFigures(dressed!.slice(0, held), tight!.slice(0, held))).toBe(true);
       expect(sameFigures(laid!.slice(0, compared), tight!.slice(0, compared))).toBe(true);
       return;
     }
@@ -97,9 +99,8 @@ describe.each(everyForm)('%s %s', (id, form) => {
     const least = LAID_CLOSE.includes(`${id} ${form}`) ? 0.65 : 0.92;
     expect(set.smallestDistanceEver_ropeDiameters).toBeGreaterThanOrEqual(least);
     if (set.tight.tape) return; // layers of tape are measured as they are made
-    const asItLies = LIES_CLOSE.includes(`${id} ${form}`);
-    expect(smallestDistance(linesOf(set.tight), 2.5)).toBeGreaterThanOrEqual(asItLies ? 0.85 : 0.97);
-    expect(smallestDistance(linesOf(set.dressed), 2.5)).toBeGreaterThanOrEqual(asItLies ? 0.85 : 1);
+    expect(smallestDistance(linesOf(set.tight), 2.5)).toBeGreaterThanOrEqual(0.97);
+    expect(smallestDistance(linesOf(set.dressed), 2.5)).toBeGreaterThanOrEqual(1);
   });
 
   test('stands upright, an eye below', () => {

@@ -83,7 +83,8 @@ function figured(id: string, form: string, change: (points: readonly Point3[]) =
 }
 
 /** Wrong forms that are not laid as roomily as the right ones: still to be spread. */
-const NARROW: readonly string[] = ['autoblock one-wrap-short', 'autoblock crossed-wraps', 'butterfly-rewoven strand-between-legs', 'munter-hitch not-tucked', 'munter-mule-overhand slip-not-caught', 'munter-mule-overhand overhand-missing', 'tension-free-hitch one-wrap-short', 'tension-free-hitch clip-carries', 'tension-free-hitch crossed-wraps', 'trefoil-stopper tail-from-wrong-side'];
+const NARROW: readonly string[] = ['autoblock one-wrap-short', 'autoblock crossed-wraps', 'butterfly-rewoven strand-between-legs', 'munter-mule-overhand slip-not-caught', 'munter-mule-overhand overhand-missing', 'trefoil-stopper tail-from-wrong-side'];
+/** wraps that cross lift an end out of its line */
 const BENT_ENDS: readonly string[] = ['distel crossed-wraps', 'schwabisch crossed-wraps'];
 
 describe.each(everything)('%s %s, laid', (id, form) => {
@@ -106,7 +107,7 @@ describe.each(everything)('%s %s, laid', (id, form) => {
         for (const end of [points.slice(0, 12), points.slice(-12)]) {
           const direct = distance(end[0]!, end.at(-1)!);
           const along = end.slice(1).reduce((sum, p, i) => sum + distance(p, end[i]!), 0);
-          expect(direct / along).toBeGreaterThan(BENT_ENDS.includes(`${id} ${form}`) ? 0.8 : 0.96);
+          expect(direct / along).toBeGreaterThan(BENT_ENDS.includes(`${id} ${form}`) ? 0.7 : 0.96);
         }
   });
 

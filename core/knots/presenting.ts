@@ -47,6 +47,8 @@ export interface Placed extends Cut {
   readonly slack_ropeDiameters?: number;
   /** what lies farther from the middle of a knot that lies on nothing is no part of it, diameters */
   readonly farthest_ropeDiameters?: number;
+  /** forms with more rope between their parts: what is otherwise with them */
+  readonly inForm?: Readonly<Record<string, { readonly slack_ropeDiameters: number; readonly farthest_ropeDiameters: number }>>;
 }
 type Sized = Exclude<Presentation, Placed>;
 

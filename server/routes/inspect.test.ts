@@ -66,6 +66,18 @@ describe('touching, look-alikes, drills', () => {
     expect((await call(t, 'GET', '/knots/bowline/touched?crossings=99', null)).body.code).toBe('no-such-crossing');
     expect((await call(t, 'GET', '/knots/bowline/touched?crossings=a', null)).body.code).toBe('bad-input');
     expect((await call(t, 'GET', '/knots/no-knot/touched?crossings=1', null)).status).toBe(404);
+    expect((await call(t, 'GET', '/knots/bowline/touched', null)).body.code).toBe('bad-input');
+    expect((await call(t, 'GET', '/knots/bowline/touched.svg?fault=nip-reversed', null)).body.code).toBe('bad-input');
+  }, 60_000);
+
+  test('a part is touched: its wrong forms, each shown as what it then is', async () => {
+    const all = ENDPOINTS.changes.reply.parse(await get('/knots/bowline/changes')) as z.output<typeof ENDPOINTS.changes.reply>;
+    expect(all.filter((c) => c.part === 'tail').map((c) => c.fault)).toEqual(expect.arrayContaining(['tail-short', 'tail-outside-eye']));
+    const reply = ENDPOINTS.touched.reply.parse(await get('/knots/bowline/touched?fault=tail-outside-eye')) as z.output<typeof ENDPOINTS.touched.reply>;
+    expect(reply.identified.matches).toContainEqual(expect.objectContaining({ knot: 'bowline', fault: 'tail-outside-eye' }));
+    expect(reply.known[0]!.fault_text!.what_to_do.length).toBeGreaterThan(5);
+    expect((await call(t, 'GET', '/knots/bowline/touched?fault=no-fault', null)).body.code).toBe('unknown-fault');
+    expect((await call(t, 'GET', '/knots/no-knot/changes', null)).status).toBe(404);
   }, 60_000);
 
   test('look-alikes of every knot, each with its tell', async () => {

@@ -20,7 +20,7 @@ function OneForm({ known, state, pulled }: { known: Reply['known'][number]; stat
         {(['front', 'back'] as const).map((face) => <div className="pic" key={face}><KnotPicture knot={known.knot} form={known.fault ?? 'right'} face={face} state={state} crop="knot" size={220} alt={`${known.name}${known.fault_text ? `, ${known.fault_text.name}` : ''}, ${face}`} /></div>)}
       </div>
       <div className="p-3">
-        <h3><Link to={`/tie/${known.knot}`}>{known.name}</Link>{known.fault_text ? `: ${known.fault_text.name}` : ''}</h3>
+        <h2 className="fs-5"><Link to={`/tie/${known.knot}`}>{known.name}</Link>{known.fault_text ? `: ${known.fault_text.name}` : ''}</h2>
         {known.fault_text ? <p className="m-0 mt-1"><b>{VERDICTS[known.fault_text.verdict]}.</b> {known.fault_text.what_to_do} <span className="quiet">It comes about: {known.fault_text.arises}. It shows: {known.fault_text.shows}.</span></p> : <p className="m-0 mt-1 quiet">In its right form, as far as what was entered says. Tail, set, eye and what it is tied to are for the check.</p>}
         <ul className="plain mt-2 mb-0">
           {rows.map((p) => <li key={`${p.pull} ${p.condition}`}><b>{PULL_WORDS[p.pull as Pull] ?? p.pull}: {GRADE_WORDS[p.grade as Grade]}</b>, {p.condition}{p.grade === 'made' ? '' : `; ${p.what_happens}`} <abbr className="src" title={SOURCE_WORDS[p.source as Source]}>{p.source === 'practice' ? 'p' : 'g'}</abbr></li>)}
@@ -48,7 +48,7 @@ export function Named({ said, answer, known, state = 'tight', pulled = [] }: Pro
       {none ? null : <div className="named-list">{known.map((k) => <OneForm key={`${k.knot} ${k.fault}`} known={k} state={state} pulled={pulled} />)}</div>}
       {none && answer.near.length > 0 ? (
         <div className="mt-3">
-          <h3>Not this, but close to</h3>
+          <h2 className="fs-5">Not this, but close to</h2>
           <p className="quiet mt-1">With one crossing the other way round it would be one of these. It is none of them: take out and retie.</p>
           <ul className="rows">{answer.near.slice(0, 8).map((n) => <li key={`${n.knot} ${n.fault}`} className="py-2">{n.knot.replaceAll('-', ' ')}{n.fault ? `, ${n.fault.replaceAll('-', ' ')}` : ''}: crossing {n.crossing}</li>)}</ul>
         </div>

@@ -42,13 +42,51 @@ describe('what is this', () => {
     expect((sent[0]!.body as { components: { points: unknown }[] }).components[0]!.points).toEqual([[8, 1, 0], [4, 0, 0], [0, 0, 0]]);
   });
 
+  test('a file in other units is sent in thicknesses of its rope; a thickness of nothing is not taken', async () => {
+    const { sent } = show(<WhatIsThis />, '/check/what-is-this', '/check/what-is-this?by=file', { 'POST /identify': NOTHING });
+    await screen.findByRole('heading', { name: 'What is this?' });
+    choose(file('line.obj', 'v 0 0 0\nv 40 0 0\nv 80 10 0\nl 1 2 3\n'));
+    const thickness = await screen.findByLabelText(/How thick the rope is/);
+    fireEvent.change(thickness, { target: { value: '0' } });
+    expect(screen.getByText('A number above 0.')).toBeTruthy();
+    expect((screen.getByRole('button', { name: 'What is this?' }) as HTMLButtonElement).disabled).toBe(true);
+    fireEvent.change(thickness, { target: { value: '10' } });
+    fireEvent.click(screen.getByRole('button', { name: 'What is this?' }));
+    await screen.findByText(NOTHING.said);
+    expect((sent[0]!.body as { components: { points: unknown }[] }).components[0]!.points).toEqual([[0, 0, 0], [4, 0, 0], [8, 1, 0]]);
+  });
+
+  test('a part that looks different is opened, and its wrong form shown with what it does', async () => {
+    const said = 'What you entered is Bowline with a fault: tail short.';
+    const known = [{ knot: 'bowline', fault: 'tail-short', name: 'Bowline', fault_text: { name: 'tail short', arises: 'a', shows: 's', verdict: 'put-right', what_to_do: 'Draw more tail through.', source: 'practice' }, pulls: [] }];
+    const { router } = show(<WhatIsThis />, '/check/what-is-this', '/check/what-is-this?by=touch&knot=bowline', {
+      'GET /knots/bowline': { id: 'bowline', names: ['Bowline'], crossings: { count: 2 } },
+      'GET /knots/bowline/changes': [{ fault: 'tail-short', name: 'tail short', part: 'tail', state: 'laid', where: { x: 0, y: 9, radius: 2 } }, { fault: 'loose', name: 'not set', part: 'set', state: 'tight', where: null }],
+      'GET /knots/bowline/touched': { components: [], identified: { ...OVERHAND, matches: [{ knot: 'bowline', fault: 'tail-short', relation: 'same', certainty: 'lies-as-stored' }] }, said, known },
+    });
+    fireEvent.click(await screen.findByRole('button', { name: 'the tail' }));
+    expect(screen.queryByRole('button', { name: 'not set' })).toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: 'tail short' }));
+    expect(await screen.findByText(said)).toBeTruthy();
+    expect(screen.getByText(/Draw more tail through/)).toBeTruthy();
+    expect(screen.getByText(/What it does under a pull: not known/)).toBeTruthy();
+    expect(router.state.location.search).toContain('fault=tail-short');
+    // a crossing touched after it stands alone
+    fireEvent.click(screen.getByRole('button', { name: 'Crossing 2 the other way round' }));
+    await waitFor(() => expect(router.state.location.search).toBe('?by=touch&knot=bowline&crossings=2'));
+  });
+
   test('what cannot be read is said, and nothing is sent', async () => {
     const { sent } = show(<WhatIsThis />, '/check/what-is-this', '/check/what-is-this?by=file', {});
     await screen.findByRole('heading', { name: 'What is this?' });
     choose(file('line.obj', 'v 0 0 nothing'));
     expect(await screen.findByText(/has no three numbers/)).toBeTruthy();
-    choose(file('line.json', '{"components": 7}'));
-    expect(await screen.findByText(/neither an OBJ with polylines nor a shape in JSON/)).toBeTruthy();
+    for (const text of ['{"components": 7}', '{"components": []}', '{"components": [{"role": "rope", "points": null}]}', '{"components": [{"role": "rope", "points": [[0, 0, "x"], [1, 2, 3]]}]}', '{']) {
+      choose(file('broken.obj', ''));
+      await screen.findByText(/no polyline in it/);
+      choose(file('line.json', text));
+      expect(await screen.findByText(/neither an OBJ with polylines nor a shape in JSON/)).toBeTruthy();
+    }
     expect(sent).toEqual([]);
   });
 

@@ -2,9 +2,9 @@
  * Offset double overhand: both ropes side by side through one double overhand, a barrel of two strands round its own core of four: in, turned back flat, twice
  * round, and out the way they were going; the standing parts then part. Wound, because a flat one rolls up when it is drawn.
  */
-import { straight, type Point3 } from '../../curve';
+import { lerp, straight, type Point3 } from '../../curve';
 import { NODE_SPACING } from '../../rope';
-import { nodesOf } from '../authoring';
+import { bell, nodesOf, step } from '../authoring';
 import { BARREL, barrel, turnsOf } from '../barrels';
 import { drawnOffset } from '../drawing';
 import type { LaidForms, LaidKnot } from '../laid';
@@ -22,15 +22,32 @@ const INWARD = -0.8;
 const OUTWARD = 0.9;
 const MIDDLE: readonly [number, number] = [0, 0.05];
 
-/** The strand on one side of the pair: where the ribbon turns flat, the outer strand turns later. @param side 1 or -1 */
-function strand(side: 1 | -1): Point3[] {
+/** The winding of the strand on one side of the pair: where the ribbon turns flat, the outer strand turns later. @param side 1 or -1 */
+function winding(side: 1 | -1): { before: Point3[]; turned: Point3[] } {
   const comesIn = [side * HALF_GAP, INWARD] as const;
   const [near, far] = [NEAR - side * APART, FAR - side * APART];
-  return nodesOf([...straight([-30, ...comesIn], [far - 0.8, ...comesIn]), ...barrel({ ...BARREL, turns: TURNS, near, far, radius: RADIUS, comesIn, goesOut: [ASIDE - side * HALF_GAP, OUTWARD], middle: MIDDLE, tail: 18 })], NODE_SPACING);
+  return { before: straight([-30, ...comesIn], [far - 0.8, ...comesIn]), turned: barrel({ ...BARREL, turns: TURNS, near, far, radius: RADIUS, comesIn, goesOut: [ASIDE - side * HALF_GAP, OUTWARD], middle: MIDDLE, tail: 18 }) };
 }
 
-function joint(): LaidKnot {
-  const [one, two] = [strand(1), strand(-1)];
+/** Where along the winding the pair changes places in the wrong form, half over how much of it, in its steps; and how far each is lifted off the other. */
+const SWAP = { at: 100, over: 22, lifted: 0.64 };
+
+/** The strands of the pair exchanged from some place on: there one lies over the other. */
+function exchanged(own: readonly Point3[], other: readonly Point3[], side: 1 | -1): Point3[] {
+  return own.map((p, i) => {
+    const q = other[i]!;
+    const u = (i - SWAP.at) / SWAP.over;
+    const share = 1 - step(u);
+    const lift = side * SWAP.lifted * bell(u);
+    const m: Point3 = lerp(q, p, share);
+    const r = Math.hypot(m[1], m[2]);
+    return [m[0], m[1] * (1 + lift / r), m[2] * (1 + lift / r)];
+  });
+}
+
+function joint(crossed = false): LaidKnot {
+  const both = ([1, -1] as const).map(winding);
+  const [one, two] = both.map(({ before, turned }, k) => nodesOf([...before, ...(crossed ? exchanged(turned, both[1 - k]!.turned, k === 0 ? 1 : -1) : turned)], NODE_SPACING)) as [Point3[], Point3[]];
   const drawing = drawnOffset();
   const onTurns = (p: Point3) => Math.hypot(p[1], p[2]) > 2.2;
   return {
@@ -39,4 +56,4 @@ function joint(): LaidKnot {
   };
 }
 
-export const forms = { right: joint } satisfies LaidForms;
+export const forms = { right: () => joint(), 'strands-crossed': () => joint(true) } satisfies LaidForms;

@@ -22,10 +22,13 @@ const thinned = (c: Entered): Entered => {
   return { ...c, points: Array.from({ length: MOST_POINTS }, (_, k) => c.points[Math.floor(k * every)]!) };
 };
 
+/** What can be drawn and sent on; the server looks more closely. */
+const isDrawable = (c: Partial<Entered> | null): boolean => Array.isArray(c?.points) && c.points.length > 1 && c.points.every((p) => Array.isArray(p) && p.length === 3 && p.every((v) => Number.isFinite(v)));
+
 function read(name: string, text: string): { components: Entered[]; marked: boolean } {
   if (!/\.json$/i.test(name) && !text.trimStart().startsWith('{')) return { components: parseObj(text).map(thinned), marked: false };
-  const given = JSON.parse(text) as { components?: Entered[] };
-  if (!Array.isArray(given.components)) throw new SyntaxError('no components');
+  const given = JSON.parse(text) as { components?: Entered[] } | null;
+  if (!Array.isArray(given?.components) || given.components.length === 0 || !given.components.every(isDrawable)) throw new SyntaxError('no components');
   return { components: given.components, marked: given.components.some((c) => c.marks?.standing !== undefined) };
 }
 
@@ -36,6 +39,7 @@ function FromFile() {
   const [eye, setEye] = useState<number | null>(null);
   const [noEye, setNoEye] = useState(false);
   const [behind, setBehind] = useState(false);
+  const [thickness, setThickness] = useState('1');
   const [wrong, setWrong] = useState<string | null>(null);
   const [ask, { data, error, isLoading, reset }] = useIdentifyMutation();
   const take = async (e: ChangeEvent<HTMLInputElement>) => {
@@ -64,12 +68,13 @@ function FromFile() {
   };
   const send = (e: FormEvent) => {
     e.preventDefault();
+    const thick = marked ? 1 : Number(thickness);
     const ends = (n: number) => ({ standing: [0, 1] as [number, number], tail: [n - 2, n - 1] as [number, number] });
     void ask({
       components: now.map((c) => {
         const n = c.points.length;
         const own = marked ? c.marks : c.role === 'rope' && (eye !== null || noEye) ? { ...ends(n), ...(eye !== null && { eye }) } : undefined;
-        return { ...c, points: c.points.map((p) => [p[0], p[1], p[2]] as [number, number, number]), ...(own && { marks: own }) } as never;
+        return { ...c, points: c.points.map((p) => [p[0] / thick, p[1] / thick, p[2] / thick] as [number, number, number]), ...(own && { marks: own }) } as never;
       }),
     });
   };
@@ -77,7 +82,7 @@ function FromFile() {
     <Form onSubmit={send} className="mt-3">
       <Form.Group controlId="file"><Form.Label>A shape: OBJ with polylines, or JSON as this program hands it out</Form.Label>
         <Form.Control type="file" accept=".obj,.json,model/obj,application/json" onChange={(e) => void take(e as ChangeEvent<HTMLInputElement>)} isInvalid={wrong !== null} />
-        {wrong ? <p className="invalid-feedback d-block">{wrong}</p> : <Form.Text>Its unit is the rope’s diameter; a rope runs from its loaded end to its tail.</Form.Text>}</Form.Group>
+        {wrong ? <p className="invalid-feedback d-block">{wrong}</p> : <Form.Text>A rope runs from its loaded end to its tail.</Form.Text>}</Form.Group>
       {components.length > 0 ? (
         <div className="what mt-3">
           <div className="sheet p-2"><Line components={now} eye={marked ? null : eye} behind={behind} onEye={(i) => { if (!marked) { setEye(i); setNoEye(false); reset(); } }} /></div>
@@ -89,12 +94,14 @@ function FromFile() {
             {marked ? <p className="quiet">Eye and ends are marked in the file.</p> : (
               <>
                 <p className="m-0 mb-2"><b>Mark it:</b> touch the far point of the eye in the picture; {eye === null ? 'none is marked.' : 'it is marked with a ring.'}</p>
+                <Form.Group controlId="thickness" className="mb-2"><Form.Label>How thick the rope is, in the file’s units</Form.Label>
+                  <Form.Control inputMode="decimal" className="figure" value={thickness} onChange={(e) => { setThickness(e.target.value); reset(); }} isInvalid={!(Number(thickness) > 0)} /><Form.Control.Feedback type="invalid">A number above 0.</Form.Control.Feedback></Form.Group>
                 <Form.Check type="checkbox" id="no-eye" checked={noEye} onChange={(e) => { setNoEye(e.target.checked); setEye(null); reset(); }} label="There is no eye" />
                 <Button variant="outline-primary" className="mt-2" onClick={swap}>The other end is loaded</Button>
               </>
             )}
             <Button variant="link" className="mt-2" onClick={() => setBehind(!behind)}>{behind ? 'Seen from behind: turn it over' : 'Turn it over'}</Button>
-            <div className="mt-3"><Button type="submit" size="lg" disabled={isLoading}>{isLoading ? 'Looking' : 'What is this?'}</Button></div>
+            <div className="mt-3"><Button type="submit" size="lg" disabled={isLoading || (!marked && !(Number(thickness) > 0))}>{isLoading ? 'Looking' : 'What is this?'}</Button></div>
           </div>
         </div>
       ) : null}

@@ -32,7 +32,7 @@ function Picture({ drill, face, mark, onTouch }: { drill: Drill; face: 'front' |
     onTouch(Math.hypot((face === 'front' ? at.x : -at.x) - where.x, -at.y - where.y) <= where.radius + BESIDE);
   };
   // the title inside the picture would give the answer away
-  const shown = mark ? svg : svg.replace(/<title>.*?<\/title>/s, '').replace(/aria-label="[^"]*"/, '');
+  const shown = mark ? svg : svg.replace(/<(title|desc)>.*?<\/\1>/gs, '').replace(/role="img"|aria-label(?:ledby)?="[^"]*"/g, '');
   return <div ref={box} className="pic touchable" onPointerUp={touch} role="img" aria-label={`${drill.name}, ${face}`} dangerouslySetInnerHTML={{ __html: shown }} />;
 }
 
@@ -115,13 +115,13 @@ export function SpotIt() {
               <div className="mt-2"><Button onClick={next}>The next one <kbd>n</kbd></Button></div>
             </section>
           ) : null}
-          <dl className="facts mt-4 mb-0" aria-label="This round">
+          <section className="mt-4" aria-label="This round">
             <div className="measure"><span>looked at</span><b>{score.count}</b></div>
             <div className="measure"><span>missed faults</span><b>{score.missed}</b></div>
             <div className="measure"><span>false alarms</span><b>{score.false_alarms}</b></div>
             <div className="measure"><span>named rightly, touched rightly</span><b>{score.named}, {score.touched}</b></div>
             <div className="measure"><span>time to decide, median</span><b>{score.median_s === null ? 'none yet' : `${score.median_s.toFixed(1)} s`}</b></div>
-          </dl>
+          </section>
           <p className="small quiet mt-1 mb-0">About a third are right. A missed fault weighs five false alarms.</p>
         </div>
       </div>
