@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Locator } from '@playwright/test';
 import { expectNoAxeFindings, stepIn } from './people';
 
 test('what looks different is touched, and it is said what that would be', async ({ page }) => {
@@ -66,7 +66,8 @@ test('spot it: both faces first, then the decision; the errors are counted apart
   await page.getByRole('button', { name: /Turn it over/ }).click();
   await page.getByRole('button', { name: /It is right/ }).click();
   await expect(page.getByTestId('outcome')).toBeVisible();
-  const [missed, alarms] = [page.getByText('missed faults').locator('..'), page.getByText('false alarms').locator('..')];
+  const round = page.getByLabel('This round');
+  const [missed, alarms] = ['missed faults', 'false alarms'].map((name) => round.locator('.measure').filter({ hasText: name })) as [Locator, Locator];
   await expect(alarms).toContainText('0');
   await expect(missed).toContainText((await page.getByTestId('outcome').textContent())!.includes('Missed') ? '1' : '0');
   await page.getByRole('button', { name: /The next one/ }).click();
