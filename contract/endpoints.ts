@@ -1,7 +1,7 @@
 /** Every endpoint once: what the server binds, what the interface calls, what the documentation shows. */
 import { z } from 'zod';
 import { checkParams, checkReply, checksQuery, checksReply, endTiedKnotBody, headReply, jobReply, jobsReply, newCheckBody, newCorrectionBody, newFindingClosedBody, newJobBody, newSignatureBody, newTiedKnotBody, recordedReply, tiedKnotReply, tiedKnotsReply, todayReply } from './records';
-import { chooseReply, framePictureQuery, job, knotListReply, knotParams, pictureQuery, ropeNeededBody, ropeNeededReply, shapeQuery, shapeReply, tailBody, tailReply, wayParams, wayQuery, wayReply } from './knots';
+import { chooseReply, framePictureQuery, job, knotListReply, knotParams, pictureQuery, ropeNeededBody, ropeNeededReply, shapeQuery, shapeReply, tailBody, tailReply, wayParams, wayQuery, wayReply, frictionBody, frictionReply } from './knots';
 import { demoPeopleReply, newPersonBody, newRopeBody, peopleReply, person, preferencesBody, ropeReply, ropesReply, sessionReply, setupBody, signInBody } from './people';
 import { RECORDING_ROLES, type Role } from './roles';
 import { page } from './common';
@@ -41,6 +41,7 @@ export const ENDPOINTS = {
   drill: { method: 'POST', path: '/drills/next', summary: 'A knot, right or wrong, to be spotted, with its key', access: 'open', body: drillBody, reply: drillReply },
   choose: { method: 'POST', path: '/choose', summary: 'Which knot does a job', access: 'open', body: job, reply: chooseReply },
   tail: { method: 'POST', path: '/tail', summary: 'A tail against a rule', access: 'open', body: tailBody, reply: tailReply },
+  frictionHitch: { method: 'POST', path: '/rig/friction-hitch', summary: 'Cord against rope for a friction hitch, by both schools', access: 'open', body: frictionBody, reply: frictionReply },
   ropeNeeded: { method: 'POST', path: '/rope-needed', summary: 'How much rope a knot takes', access: 'open', body: ropeNeededBody, reply: ropeNeededReply },
   profiles: { method: 'GET', path: '/profiles', summary: 'The practice profiles', access: 'open', reply: z.array(anything) },
   session: { method: 'GET', path: '/session', summary: 'Who is signed in', access: 'open', reply: sessionReply },

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { STATES } from '../core/knots/stored';
 import { FAMILIES } from '../core/knots/types';
-import { MUST_PASS, OBJECTS, PULLS, PURPOSES, ROPE_KINDS, TEAMS, UNTYING_WISHES } from '../core/choose';
+import { DIRECTIONS_OF_PULL, MUST_PASS, OBJECTS, PULLS, PURPOSES, ROPE_KINDS, TEAMS, UNTYING_WISHES } from '../core/choose';
 import { diameter_mm, fist_mm, knotId } from './common';
 
 export const knotParams = z.strictObject({ id: knotId });
@@ -87,7 +87,7 @@ export const job = z.strictObject({
   team: z.enum(TEAMS),
   life_load: z.boolean(),
 });
-const ruleText = z.strictObject({ rule: z.string(), text: z.string() });
+const ruleText = z.strictObject({ rule: z.string(), text: z.string(), source: z.enum(['practice', 'general']), of: z.string().nullable().describe('the rule set it belongs to; null where it holds under every one') });
 export const chooseReply = z.strictObject({
   suited: z.array(
     z.strictObject({
@@ -100,6 +100,15 @@ export const chooseReply = z.strictObject({
   nearly: z.array(z.strictObject({ knot: z.string(), wouldDoIf: z.string(), rule: z.string(), change: z.enum(['add-stopper', 'free-an-end']) })),
   excluded: z.array(z.strictObject({ knot: z.string(), because: z.array(ruleText) })),
   versions: z.strictObject({ catalogue: z.number(), profile: z.string(), profile_version: z.number() }),
+});
+
+export const frictionBody = z.strictObject({
+  hitch: knotId, cord_diameter_mm: z.number().min(2).max(20), rope_diameter_mm: z.number().min(4).max(40), wraps: z.number().int().min(1).max(12).optional(), direction: z.enum(DIRECTIONS_OF_PULL).optional(),
+});
+const zone = z.enum(['below', 'just-below', 'inside', 'just-above', 'above']);
+export const frictionReply = z.strictObject({
+  ratio: z.number(), zones: z.strictObject({ '65-80': zone, 'over-half': zone }), zone_texts: z.strictObject({ '65-80': z.string(), 'over-half': z.string() }), wraps_advised: z.number().int(),
+  grips: z.enum(['one-way', 'both', 'both-weakly']), release: z.string(), joint: z.string().nullable(), cautions: z.array(ruleText),
 });
 
 export const tailBody = z.strictObject({

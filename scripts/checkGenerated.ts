@@ -6,6 +6,7 @@ import { faultsMarkdown } from './faultDocs';
 import { figuresHash } from './figuresHash';
 import { generalFactsMarkdown } from './generalFacts';
 import { knotsMarkdown } from './knotDocs';
+import { rulesMarkdown } from './ruleDocs';
 import { entriesText, indexText, inputHash, knotIds, knotsFolder } from './knotFiles';
 
 const stale: string[] = [];
@@ -22,6 +23,7 @@ compare('core/knots/index.ts', indexText(ids), 'npm run bake');
 compare('core/knots/entries.ts', entriesText(ids), 'npm run bake');
 compare('docs/errors.md', errorsMarkdown(), 'npm run docs');
 compare('docs/knots.md', knotsMarkdown(), 'npm run docs');
+compare('docs/rules.md', rulesMarkdown(), 'npm run docs');
 compare('docs/faults.md', faultsMarkdown(), 'npm run docs');
 compare('docs/general-facts.md', generalFactsMarkdown(), 'npm run docs');
 for (const s of stale) console.error(`stale: ${s}`);

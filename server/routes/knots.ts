@@ -1,6 +1,6 @@
 import type { FastifyInstance } from 'fastify';
 import { ENDPOINTS } from '../../contract';
-import { choose, ropeNeeded } from '../../core/choose';
+import { choose, frictionHitch, ropeNeeded } from '../../core/choose';
 import type { Point3 } from '../../core/curve';
 import { fault } from '../../core/errors';
 import { linesOf, type ShapeState } from '../../core/knots/stored';
@@ -142,6 +142,7 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
     return sendSvg(reply, drawVector(components, { face: 'front', crop: 'whole', knotRadius_ropeDiameters: Math.min(15, Math.max(4, top - 3)), theme: query.theme, size_px: query.size, title: frame.caption, cutTail: true }));
   });
 
+  bind(app, context, ENDPOINTS.frictionHitch, ({ body }) => frictionHitch(body));
   bind(app, context, ENDPOINTS.choose, ({ body }) => choose(body, profileIn('profile', body.profile)));
   bind(app, context, ENDPOINTS.tail, ({ body: { profile, ...question } }) => {
     knotIn('knot', question.knot);
