@@ -34,6 +34,9 @@ export const router = createBrowserRouter([
         children: [
           { index: true, lazy: async () => ({ Component: (await import('./stations/today/Today')).Today }) },
           { path: 'me', lazy: async () => ({ Component: (await import('./stations/today/Me')).Me }) },
+          { path: 'choose/friction', lazy: async () => ({ Component: (await import('./stations/choose/FrictionHitches')).FrictionHitches }) },
+          { path: 'choose/schools', lazy: async () => ({ Component: (await import('./stations/choose/Schools')).Schools }) },
+          { path: 'choose/schools/:id', lazy: async () => ({ Component: (await import('./stations/choose/Schools')).Schools }) },
           { path: 'choose', lazy: async () => ({ Component: (await import('./stations/choose/Choose')).Choose }) },
           { path: 'tie', lazy: async () => ({ Component: (await import('./stations/tie/Shelf')).Shelf }) },
           { path: 'tie/compare', lazy: async () => ({ Component: (await import('./stations/tie/Compare')).Compare }) },

@@ -3,7 +3,6 @@
  * grips, how it is let go, where the joint of a sling goes. Lengths in mm; sources are practice throughout.
  */
 import { fault, finite } from '../errors';
-import { entryById } from '../knots/lookup';
 import type { Job } from './job';
 import type { RuleText } from './rules';
 
@@ -20,7 +19,7 @@ export interface Band {
 }
 /** Cord as a share of the rope it grips: 5 or 6 mm on 10 mm is what the second school means. */
 export const BANDS: readonly Band[] = [
-  { id: '65-80', name: '65 to 80 % of the rope', least: 0.65, most: 0.8 },
+  { id: '65-80', name: '65 to 80 %', least: 0.65, most: 0.8 },
   { id: 'over-half', name: 'somewhat above one half', least: 0.5, most: 0.6 },
 ];
 /** Not farther outside a band than this it is just outside. */
@@ -75,10 +74,10 @@ export interface FrictionAnswer {
 }
 
 const percent = (ratio: number) => `${Math.round(ratio * 100)} %`;
-const ZONE_WORDS: Readonly<Record<Zone, string>> = { below: 'below it', 'just-below': 'just under it', inside: 'inside it', 'just-above': 'just over it', above: 'over it' };
+const ZONE_WORDS: Readonly<Record<Zone, string>> = { below: 'under', 'just-below': 'just under', inside: 'within', 'just-above': 'just over', above: 'over' };
 
 function zoneText(band: Band, zone: Zone, ratio: number): string {
-  const base = `${percent(ratio)}; ${band.name} (${percent(band.least)} to ${percent(band.most)}): ${ZONE_WORDS[zone]}`;
+  const base = `${percent(ratio)} of the rope: ${ZONE_WORDS[zone]} ${band.name}${band.id === 'over-half' ? `, ${band.least * 100} to ${percent(band.most)}` : ''}`;
   if (band.id === 'over-half' && ratio >= MAY_NOT_BITE - NEARLY_ZERO) return `${base}; it may not bite`;
   if (band.id === 'over-half' && ratio <= WEAK + NEARLY_ZERO) return `${base}; it bites but is weak`;
   return base;
@@ -86,9 +85,8 @@ function zoneText(band: Band, zone: Zone, ratio: number): string {
 
 const caution = (rule: string, text: string): RuleText => ({ rule, text, source: 'practice', of: null });
 
-/** @throws unknown-knot, bad-input where the knot is no friction hitch, not-a-number */
+/** @throws bad-input where it is none of the friction hitches, not-a-number */
 export function frictionHitch(q: FrictionQuestion): FrictionAnswer {
-  entryById(q.hitch);
   if (!FRICTION_HITCHES.some((h) => h === q.hitch)) throw fault('bad-input', {}, [{ path: 'body.hitch', message: `grips no rope: it is none of ${FRICTION_HITCHES.join(', ')}` }]);
   const facts = OF_A_HITCH[q.hitch as FrictionHitch];
   const cord = finite('cord_diameter_mm', q.cord_diameter_mm, 2, 20);

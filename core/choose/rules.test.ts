@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { knotIds } from '../knots/catalogue';
 import { shippedProfile, type Profile } from '../profiles';
 import { refuses } from '../topology/testing/curves';
-import { BANDS, choose, FRICTION_HITCHES, frictionHitch, passage, SHIPPED_TRIALS, type Job, type PassingTrial } from './index';
+import { BANDS, choose, PULLS, PURPOSES, whatElse, withElse, FRICTION_HITCHES, frictionHitch, passage, SHIPPED_TRIALS, type Job, type PassingTrial } from './index';
 import { everyRule, firings } from './testing/firing';
 
 const JOIN: Job = { purpose: 'join', profile: 'rope-access', rope: { kind: 'low-stretch', diameter_mm: 11 }, second_rope: { kind: 'low-stretch', diameter_mm: 11 }, pulls: ['through'], object: 'none', end_free: true, untie: 'any', must_pass: [], team: 'trained', life_load: true };
@@ -141,5 +141,25 @@ describe('cord against rope', () => {
     }));
     expect(() => frictionHitch({ hitch: 'bowline', cord_diameter_mm: 6, rope_diameter_mm: 10 })).toThrow(refuses('bad-input'));
     expect(() => frictionHitch({ hitch: 'prusik', cord_diameter_mm: Number.NaN, rope_diameter_mm: 10 })).toThrow(refuses('not-a-number'));
+  });
+});
+
+describe('if something fails', () => {
+  test('a midline eye is asked about its other end, about lying idle and about two things in it; a joint about an edge', () => {
+    expect(whatElse({ purpose: 'midline', pulls: ['standing-eye'], must_pass: [] }).map((q) => q.id)).toEqual(['point-fails', 'eye-idle', 'two-in-the-eye']);
+    expect(whatElse({ purpose: 'join-to-retrieve', pulls: ['through'], must_pass: [] }).map((q) => q.id)).toEqual(['over-an-edge']);
+  });
+
+  test('a yes goes into the job, and is not asked again; nothing that was suited before is gained by it', () => {
+    fc.assert(fc.property(fc.constantFrom(...PURPOSES), fc.uniqueArray(fc.constantFrom(...PULLS), { minLength: 1 }), (purpose, pulls) => {
+      const job: Job = { ...JOIN, purpose, pulls, second_rope: null, object: 'clip' };
+      for (const q of whatElse(job)) {
+        const next = withElse(job, q);
+        expect(whatElse(next).map((x) => x.id)).not.toContain(q.id);
+        expect(next.pulls.length + next.must_pass.length).toBeGreaterThan(job.pulls.length + job.must_pass.length);
+        const before = choose(job, shippedProfile(job.profile)).suited.map((s) => s.knot);
+        for (const s of choose(next, shippedProfile(job.profile)).suited) expect(before).toContain(s.knot);
+      }
+    }), { numRuns: 60 });
   });
 });

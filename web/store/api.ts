@@ -67,6 +67,7 @@ export const api = createApi({
     lookalikes: b.query<Reply<typeof C.lookalikesReply>, string>({ query: (id) => `/knots/${id}/look-alikes` }),
     drill: b.mutation<Reply<typeof C.drillReply>, z.input<typeof C.drillBody>>({ query: (body) => ({ url: '/drills/next', method: 'POST', body }) }),
     choose: b.query<Reply<typeof C.chooseReply>, Job>({ query: (body) => ({ url: '/choose', method: 'POST', body }) }),
+    frictionHitch: b.query<Reply<typeof C.frictionReply>, z.input<typeof C.frictionBody>>({ query: (body) => ({ url: '/rig/friction-hitch', method: 'POST', body }) }),
     ropeNeeded: b.query<Reply<typeof C.ropeNeededReply>, z.input<typeof C.ropeNeededBody>>({ query: (body) => ({ url: '/rope-needed', method: 'POST', body }) }),
     jobs: b.query<Reply<typeof C.jobsReply>, void>({ query: () => '/jobs?limit=12', providesTags: ['jobs'] }),
     newJob: b.mutation<Reply<typeof C.jobReply>, z.input<typeof C.newJobBody>>({ query: (body) => ({ url: '/jobs', method: 'POST', body }), invalidatesTags: ['jobs'] }),
@@ -81,7 +82,7 @@ export const api = createApi({
 });
 export const {
   useSessionQuery, useSignInMutation, useSignOutMutation, useSetupMutation, useDemoPeopleQuery, usePreferencesMutation, usePeopleQuery, useNewPersonMutation, useRopesQuery, useNewRopeMutation,
-  useIdentifyMutation, useTouchedQuery, useChangesQuery, useLookalikesQuery, useDrillMutation, useProfilesQuery, useKnotsQuery, useKnotQuery, useShapeQuery, useWayQuery, useChooseQuery, useRopeNeededQuery, useJobsQuery, useNewJobMutation, useTodayQuery, useChecksQuery, useCheckQuery,
+  useIdentifyMutation, useTouchedQuery, useChangesQuery, useLookalikesQuery, useDrillMutation, useProfilesQuery, useKnotsQuery, useKnotQuery, useShapeQuery, useWayQuery, useChooseQuery, useFrictionHitchQuery, useRopeNeededQuery, useJobsQuery, useNewJobMutation, useTodayQuery, useChecksQuery, useCheckQuery,
   useNewCheckMutation, useSignMutation, useCorrectMutation, useCloseFindingMutation,
 } = api;
 

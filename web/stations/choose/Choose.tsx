@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import type { z } from 'zod';
 import type { chooseReply } from '../../../contract';
 import { v4 } from '../../parts/uuid';
 import type { Job } from '../../../core/choose/job';
+import { withElse } from '../../../core/choose/whatElse';
 import { across_mm } from '../../../core/knots/sizes';
 import type { Family } from '../../../core/knots/types';
 import { refusalText, useChooseQuery, useKnotsQuery, useNewJobMutation, useProfilesQuery, useRopeNeededQuery } from '../../store/api';
@@ -14,11 +15,13 @@ import { KnotPicture } from '../../parts/KnotPicture';
 import { Failed, Loading } from '../../parts/States';
 import { CAUTION, OBJECT_WORDS, PASS_WORDS, PURPOSE_WORDS, TEAM_WORDS, UNTIE_WORDS } from '../../parts/words';
 import { Fill } from './Fill';
-import { Pulls } from './Pulls';
+import { IfSomethingFails, Pulls } from './Pulls';
 import { RopeFill } from './RopeFill';
 
 type Suited = z.output<typeof chooseReply>['suited'][number];
 
+/** What is looked at, in the order in which it decides. */
+const SCORE_WORDS: Readonly<Record<string, string>> = { 'checked-by': 'who can check it', 'equal-ropes': 'unequal ropes', untying: 'undone', 'named-by-profile': 'the rules', 'known-to': 'known', 'ways-to-get-it-wrong': 'ways to get it wrong', loosens: 'idle', passes: 'passes', 'rope-used': 'rope', bulk: 'bulk' };
 const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
 
 function Card({ s, place, of, job, name, family, checked }: { s: Suited; place: number; of: number; job: Job; name: string; family: Family; checked: boolean }) {
@@ -45,6 +48,7 @@ function Card({ s, place, of, job, name, family, checked }: { s: Suited; place: 
           <span><b>{untying}</b>untying, 5 is worst</span>
           <span><b>{rope ? `${Math.round(rope.tail_mm)} mm` : '–'}</b>{rope?.notes.some((n) => n.startsWith('tail: the rule set gives no length')) ? 'of tail (no rule)' : 'of tail'}</span>
         </div>
+        <details className="small mt-2"><summary>Why this place</summary>{s.score_parts.map((p) => <div className="measure" key={p.part}><span>{SCORE_WORDS[p.part] ?? p.part}</span><span>{p.text}</span></div>)}</details>
         <div className="card-acts">
           <Button onClick={() => take(`/tie/${s.knot}`)}>Tie it</Button>
           {checked ? <Button variant="outline-primary" onClick={() => take('/check')}>Check one</Button> : null}
@@ -90,7 +94,8 @@ export function Choose() {
   const name = (id: string) => knot(id)?.names[0] ?? id;
   const elsewhere = (x: { because: readonly { rule: string }[] }) => x.because.some((b) => b.rule === 'F1');
   const set = (change: Partial<Job>) => send(jobChanged(change));
-  const passes = { none: 'nothing', ...PASS_WORDS } as const;
+  const several = job.must_pass.length > 1;
+  const passes: Readonly<Record<string, string>> = { none: 'nothing', ...PASS_WORDS, ...(several && { several: job.must_pass.map((d) => PASS_WORDS[d]).join(' and ') }) };
   return (
     <>
       <div className="choose-top">
@@ -104,10 +109,12 @@ export function Choose() {
             <Fill label="Checked by" value={job.team} options={TEAM_WORDS} onPick={(team) => set({ team })} />, under{' '}
             <Fill label="Rules" value={job.profile} options={Object.fromEntries(profiles.map((p) => [p.id, `${p.name} rules`]))} onPick={(profile) => set({ profile })} />; it carries{' '}
             <Fill label="Load" value={job.life_load ? 'life' : 'things'} options={{ life: 'a person', things: 'things only' }} onPick={(v) => set({ life_load: v === 'life' })} /> and must pass{' '}
-            <Fill label="Must pass" value={job.must_pass[0] ?? 'none'} options={passes} onPick={(v) => set({ must_pass: v === 'none' ? [] : [v] })} />.
+            <Fill label="Must pass" value={several ? 'several' : (job.must_pass[0] ?? 'none')} options={passes} onPick={(v) => { if (v !== 'several') set({ must_pass: v === 'none' ? [] : [v as Job['must_pass'][number]] }); }} />.
           </div>
         </div>
-        <Pulls pulls={job.pulls} onChange={(pulls) => set({ pulls })} />
+        <Pulls pulls={job.pulls} onChange={(pulls) => set({ pulls })}>
+          <IfSomethingFails job={job} onYes={(asked) => { const { pulls, must_pass } = withElse(job, asked); set({ pulls, must_pass }); }} />
+        </Pulls>
       </div>
       {isLoading ? <Loading what="Weighing the knots" /> : error || !data ? <Failed error={error} again={refetch} /> : (
         <div aria-live="polite">
@@ -141,6 +148,8 @@ export function Choose() {
           </div>
           <div className="d-flex flex-wrap align-items-center gap-3 mt-3">
             <KeepJob />
+            <Link to="/choose/friction">Cord for a friction hitch</Link>
+            <Link to="/choose/schools">Where schools differ</Link>
             <span className="small quiet">Catalogue {data.versions.catalogue}, rules {profiles.find((p) => p.id === data.versions.profile)?.name ?? data.versions.profile} version {data.versions.profile_version}</span>
           </div>
           <p className="caution mt-2">{profiles.find((p) => p.id === job.profile)?.caution} {CAUTION}</p>

@@ -1,4 +1,6 @@
+import type { ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
+import { whatElse, type WhatElse } from '../../../core/choose/whatElse';
 import type { Job } from '../../../core/choose/job';
 import { PULL_WORDS } from '../../parts/words';
 
@@ -6,8 +8,20 @@ type Pull = Job['pulls'][number];
 const SHORT: Readonly<Partial<Record<Pull, string>>> = { 'standing-eye': 'standing – eye', 'tail-eye': 'tail – eye', ring: 'eye apart', through: 'standing – tail', cross: 'one end across' };
 const SHOWN: readonly Pull[] = ['standing-eye', 'tail-eye', 'ring', 'through', 'cross'];
 
+/** What else could come: each is asked, a yes goes into the job. */
+export function IfSomethingFails({ job, onYes }: { readonly job: Pick<Job, 'purpose' | 'pulls' | 'must_pass'>; readonly onYes: (asked: WhatElse) => void }) {
+  const asked = whatElse(job);
+  if (asked.length === 0) return null;
+  return (
+    <details className="what-else">
+      <summary>And if something fails? {asked.length === 1 ? 'One question' : `${asked.length} questions`}</summary>
+      {asked.map((q) => <div className="measure" key={q.id}><span>{q.question}</span><Button variant="outline-primary" onClick={() => onYes(q)}>Yes</Button></div>)}
+    </details>
+  );
+}
+
 /** Which strands may ever be pulled: arrows on the thing itself, switched by the buttons below it. At least one stays. */
-export function Pulls({ pulls, onChange }: { pulls: readonly Pull[]; onChange: (pulls: Pull[]) => void }) {
+export function Pulls({ pulls, onChange, children }: { pulls: readonly Pull[]; onChange: (pulls: Pull[]) => void; children?: ReactNode }) {
   const on = (p: Pull) => pulls.includes(p);
   const toggle = (p: Pull) => {
     const next = on(p) ? pulls.filter((x) => x !== p) : [...pulls, p];
@@ -34,6 +48,7 @@ export function Pulls({ pulls, onChange }: { pulls: readonly Pull[]; onChange: (
           <Button key={p} variant={on(p) ? 'primary' : 'outline-primary'} className={on(p) ? '' : 'off'} aria-pressed={on(p)} aria-label={PULL_WORDS[p]} onClick={() => toggle(p)}>{SHORT[p]}</Button>
         ))}
       </div>
+      {children}
     </section>
   );
 }

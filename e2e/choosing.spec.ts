@@ -1,0 +1,38 @@
+import { expect, test } from '@playwright/test';
+import { expectNoAxeFindings, stepIn } from './people';
+
+test('cord against rope: both schools in one chart, and what they say of this pair', async ({ page }) => {
+  await stepIn(page, 'Tove Vannmark');
+  await page.goto('/choose');
+  await page.getByRole('link', { name: 'Cord for a friction hitch' }).click();
+  await page.getByLabel('Cord, mm').fill('6.5');
+  await page.getByLabel('Rope it grips, mm').fill('8');
+  const said = page.getByTestId('cord');
+  await expect(said).toContainText('just over 65 to 80 %');
+  await expect(said).toContainText('may not bite');
+  await page.getByLabel('Hitch', { exact: true }).selectOption({ label: 'Klemheist' });
+  await page.getByRole('button', { name: 'either way' }).click();
+  await expect(said).toContainText('grips one way only: pulled the other way it slides');
+  await expectNoAxeFindings(page);
+});
+
+test('what else could pull is asked, a yes goes into the job; each place is explained part by part', async ({ page }) => {
+  await stepIn(page, 'Tove Vannmark');
+  await page.goto('/choose');
+  await expect(page.locator('.knot-card').first()).toBeVisible();
+  await page.getByText('Why this place').first().click();
+  await expect(page.locator('.knot-card').first()).toContainText('mm round it');
+  await page.getByText('And if something fails?').click();
+  await page.locator('.measure', { hasText: 'pull it apart' }).getByRole('button', { name: 'Yes' }).click();
+  await expect(page.getByRole('button', { name: 'eye pulled apart' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByText('None of the knots in the catalogue does this job.')).toBeVisible();
+  await expectNoAxeFindings(page);
+});
+
+test('where schools differ: a point with both sides, and what each rule set does', async ({ page }) => {
+  await stepIn(page, 'Tove Vannmark');
+  await page.goto('/choose/schools');
+  await page.getByRole('link', { name: 'Which tie-in knot' }).click();
+  await expect(page.getByText('Sport crag: names Figure-eight follow-through and Locked bowline')).toBeVisible();
+  await expectNoAxeFindings(page);
+});
