@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { CAUGHT, MUST_PASS, PASSING_RESULTS } from '../core/choose';
 import { CHECK_POINTS } from '../core/knots/types';
 import { TAIL_METHODS, VERDICTS } from '../core/inspect';
 import { day, diameter_mm, fist_mm, instant, knotId, line, note, page, uuid } from './common';
@@ -7,6 +8,18 @@ import { job } from './knots';
 export const newJobBody = z.strictObject({ id: uuid, name: line(120), rope: uuid.nullable().default(null), job });
 export const jobReply = z.strictObject({ id: z.string(), name: z.string(), rope: z.string().nullable(), job, created_by: z.string(), created_at: z.string() });
 export const jobsReply = z.strictObject({ items: z.array(jobReply), next: z.string().nullable() });
+
+const length_mm = z.number().min(0).max(20000);
+export const newPassingTrialBody = z.strictObject({
+  id: uuid, knot: knotId, device: z.enum(MUST_PASS), opening_mm: length_mm.nullable().default(null), rope_diameter_mm: diameter_mm, tail_mm: length_mm.nullable().default(null),
+  result: z.enum(PASSING_RESULTS), caught: z.enum(CAUGHT).nullable().default(null), note: z.string().max(400).default(''),
+});
+const tried = { knot: z.string(), device: z.string(), rope_diameter_mm: z.number(), result: z.enum(PASSING_RESULTS), caught: z.enum(CAUGHT).nullable(), note: z.string() };
+export const passingTrialReply = z.strictObject({ ...tried, id: z.string(), opening_mm: z.number().nullable(), tail_mm: z.number().nullable(), created_by: z.string(), created_at: z.string() });
+export const passingTrialsReply = z.strictObject({
+  items: z.array(passingTrialReply), next: z.string().nullable(), shipped: z.array(z.strictObject({ ...tried, source: z.string() })),
+  devices: z.array(z.strictObject({ id: z.string(), name: z.string(), opening_mm: z.number().nullable(), source: z.string() })).describe('usual openings: measure your own'),
+});
 
 export const pointAnswer = z.strictObject({
   point: z.enum(CHECK_POINTS),

@@ -36,3 +36,20 @@ test('where schools differ: a point with both sides, and what each rule set does
   await expect(page.getByText('Sport crag: names Figure-eight follow-through and Locked bowline')).toBeVisible();
   await expectNoAxeFindings(page);
 });
+
+test('a trial of what passes what is logged, and counts in choosing', async ({ page }) => {
+  await stepIn(page, 'Tove Vannmark');
+  await page.goto('/choose/passing');
+  await expect(page.getByRole('row', { name: /Offset double overhand.*large rescue eight.*passes/ })).toBeVisible();
+  await page.getByLabel('Joint').selectOption({ label: 'Butterfly bend' });
+  await page.getByLabel('Has to pass').selectOption('ring');
+  await page.getByLabel('Rope, mm').fill('-3');
+  await expect(page.getByRole('button', { name: 'Log it' })).toBeDisabled();
+  await page.getByLabel('Rope, mm').fill('10.2');
+  await page.getByRole('button', { name: 'stuck' }).click();
+  await page.getByLabel('What caught').selectOption({ label: 'the tails' });
+  await page.getByLabel('Note').fill('both tails folded back');
+  await page.getByRole('button', { name: 'Log it' }).click();
+  await expect(page.getByRole('row', { name: /Butterfly bend.*a ring.*stuck, the tails caught.*both tails folded back/ })).toBeVisible();
+  await expectNoAxeFindings(page);
+});

@@ -2,8 +2,6 @@
  * What passes what: only what was tried. A trial is recorded with its rope, device and what happened; a knot is said to pass where a trial of that
  * knot in about that rope says so. A computed size says at most that it is likely stuck. Lengths in mm.
  */
-import { fault, finite } from '../errors';
-import { entryById } from '../knots/lookup';
 import type { KnotEntry, Source } from '../knots/types';
 import { MUST_PASS, type Job } from './job';
 import type { No, RuleText } from './rules';
@@ -89,11 +87,4 @@ export function passing(knot: KnotEntry, job: Job, girth_mm: number, trials?: re
     reasons: all.filter((p) => p.says === 'passes').map((p) => told('M0', p)),
     cautions: all.filter((p) => p.says === 'by-hand').map((p) => told('M3', p)),
   };
-}
-
-/** @throws unknown-knot, not-a-number */
-export function checkedTrial(t: Omit<PassingTrial, 'source'>): PassingTrial {
-  if (!(t.knot in OVER_AN_EDGE)) entryById(t.knot);
-  if (!MUST_PASS.includes(t.device)) throw fault('bad-input');
-  return { ...t, rope_diameter_mm: finite('rope_diameter_mm', t.rope_diameter_mm, 2, 40), source: 'recorded' };
 }

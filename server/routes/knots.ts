@@ -1,6 +1,6 @@
 import type { FastifyInstance } from 'fastify';
 import { ENDPOINTS } from '../../contract';
-import { choose, frictionHitch, ropeNeeded } from '../../core/choose';
+import { choose, frictionHitch, SHIPPED_TRIALS, ropeNeeded } from '../../core/choose';
 import type { Point3 } from '../../core/curve';
 import { fault } from '../../core/errors';
 import { linesOf, type ShapeState } from '../../core/knots/stored';
@@ -18,6 +18,8 @@ import { bind } from '../bind';
 import type { Context } from '../context';
 import { shapeGlb } from '../documents/glb';
 import { knotIn, profileIn } from '../named';
+import { currentPerson } from '../plugins/session';
+import { trialsWith } from '../tables/passingTrials';
 import { asPicture, asPublic, KEEP, knotRadius, sendSvg } from '../picturing';
 
 interface Asked {
@@ -143,7 +145,13 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
   });
 
   bind(app, context, ENDPOINTS.frictionHitch, ({ body }) => frictionHitch(body));
-  bind(app, context, ENDPOINTS.choose, ({ body }) => choose(body, profileIn('profile', body.profile)));
+  bind(app, context, ENDPOINTS.choose, async ({ body, request }) => {
+    const profile = profileIn('profile', body.profile);
+    // the trials of one's own organisation count beside those that ship
+    const who = body.must_pass.length > 0 ? await currentPerson(context, request) : null;
+    const own = who ? await trialsWith(context.db, who.organisation, body.must_pass) : [];
+    return choose(body, profile, [...SHIPPED_TRIALS, ...own]);
+  });
   bind(app, context, ENDPOINTS.tail, ({ body: { profile, ...question } }) => {
     knotIn('knot', question.knot);
     return judgeTail(profileIn('profile', profile), question);

@@ -1,6 +1,7 @@
 import type { FastifyInstance } from 'fastify';
 import type { z } from 'zod';
 import { ENDPOINTS, type CheckRow, type checksQuery } from '../../contract';
+import { DEVICES, MUST_PASS, SHIPPED_TRIALS } from '../../core/choose';
 import { fault, IdiomError } from '../../core/errors';
 import { shippedProfile } from '../../core/profiles';
 import { contentHash } from '../canonical';
@@ -9,11 +10,12 @@ import { bind } from '../bind';
 import { fromSequenceCursor, fromTimeCursor, sequenceCursor, timeCursor } from '../cursor';
 import { inTransaction, isDuplicate } from '../database';
 import { checksCsv } from '../documents/csv';
-import { profileIn } from '../named';
+import { knotIn, profileIn } from '../named';
 import { keepTiedKnot, recordCheck, recordCorrection, recordFindingClosed, recordSignature } from '../recording';
 import type { TryLimiter } from '../plugins/session';
 import { chainHead, entriesOfCheck, statusCounts, statuses, type NamedStatus, type StatusFilter } from '../tables/entries';
 import { insertJob, jobById, jobsPage } from '../tables/jobs';
+import { insertPassingTrial, passingTrialById, passingTrialsPage } from '../tables/passingTrials';
 import { ropeById } from '../tables/ropes';
 import { endTiedKnot, tiedKnotById, tiedKnotsPage } from '../tables/tiedKnots';
 
@@ -31,6 +33,29 @@ function filterOf(q: z.output<typeof checksQuery>): StatusFilter {
     beforeSequence: fromSequenceCursor(q.cursor),
   };
 }
+interface Kept<T> {
+  readonly row: T;
+  readonly organisation: string;
+  readonly request_sha256: string;
+}
+/** Keeps a thing once: the same request again gets what was kept then; another one with its id, or of another organisation, is refused. @throws id-taken */
+async function keptOnce<T>(organisation: string, request_sha256: string, find: () => Promise<Kept<T> | null>, keep: () => Promise<void>): Promise<T | null> {
+  const same = async (): Promise<T | null> => {
+    const there = await find();
+    if (!there) return null;
+    if (there.organisation !== organisation || there.request_sha256 !== request_sha256) throw fault('id-taken');
+    return there.row;
+  };
+  const before = await same();
+  if (before) return before;
+  try {
+    await keep();
+  } catch (error) {
+    if (!isDuplicate(error)) throw error;
+  }
+  return same();
+}
+
 /** Most rows in one file; a longer record is exported by date. */
 const FILE_ROWS = 20_000;
 
@@ -47,22 +72,33 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
   bind(app, context, ENDPOINTS.newJob, async ({ body, who }) => {
     profileIn('job.profile', body.job.profile);
     const request = contentHash({ body, by: who.id });
-    const same = async () => {
-      const there = await jobById(db, body.id);
-      if (!there) return null;
-      const { organisation, request_sha256, ...job } = there;
-      if (organisation !== who.organisation || request_sha256 !== request) throw fault('id-taken');
-      return job;
-    };
-    const before = await same();
-    if (before) return before;
-    if (body.rope && !(await ropeById(db, who.organisation, body.rope))) throw new IdiomError('bad-input', {}, [{ path: 'rope', message: 'is no rope of this organisation' }]);
-    try {
-      await insertJob(db, who.organisation, { id: body.id, name: body.name, rope: body.rope, job: body.job, created_by: who.id }, context.now(), request);
-    } catch (error) {
-      if (!isDuplicate(error)) throw error;
-    }
-    return same();
+    return keptOnce(
+      who.organisation, request,
+      async () => {
+        const there = await jobById(db, body.id);
+        if (!there) return null;
+        const { organisation, request_sha256, ...row } = there;
+        return { row, organisation, request_sha256 };
+      },
+      async () => {
+        if (body.rope && !(await ropeById(db, who.organisation, body.rope))) throw new IdiomError('bad-input', {}, [{ path: 'rope', message: 'is no rope of this organisation' }]);
+        await insertJob(db, who.organisation, { id: body.id, name: body.name, rope: body.rope, job: body.job, created_by: who.id }, context.now(), request);
+      },
+    );
+  });
+
+  bind(app, context, ENDPOINTS.passingTrials, async ({ query, who }) => {
+    const found = await passingTrialsPage(db, who.organisation, query.limit + 1, fromTimeCursor(query.cursor));
+    const items = found.slice(0, query.limit);
+    const last = items.at(-1);
+    const devices = MUST_PASS.map((id) => ({ id, ...DEVICES[id] }));
+    return { items, next: found.length > query.limit && last ? timeCursor(last.created_at, last.id) : null, shipped: SHIPPED_TRIALS, devices };
+  });
+
+  bind(app, context, ENDPOINTS.newPassingTrial, ({ body, who }) => {
+    knotIn('body.knot', body.knot);
+    const request = contentHash({ body, by: who.id });
+    return keptOnce(who.organisation, request, () => passingTrialById(db, body.id), () => insertPassingTrial(db, who.organisation, { ...body, created_by: who.id }, context.now(), request));
   });
 
   bind(app, context, ENDPOINTS.tiedKnots, async ({ query, who }) => {

@@ -43,7 +43,7 @@ export interface Refusal {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api/v1', timeout: 20_000, prepareHeaders: (h) => h.set('accept', 'application/json') }),
-  tagTypes: ['session', 'records', 'ropes', 'people', 'jobs'],
+  tagTypes: ['session', 'records', 'ropes', 'people', 'jobs', 'passing'],
   keepUnusedDataFor: 300,
   endpoints: (b) => ({
     session: b.query<Reply<typeof C.sessionReply>, void>({ query: () => '/session', providesTags: ['session'] }),
@@ -66,7 +66,9 @@ export const api = createApi({
     changes: b.query<Reply<typeof C.changesReply>, string>({ query: (id) => `/knots/${id}/changes` }),
     lookalikes: b.query<Reply<typeof C.lookalikesReply>, string>({ query: (id) => `/knots/${id}/look-alikes` }),
     drill: b.mutation<Reply<typeof C.drillReply>, z.input<typeof C.drillBody>>({ query: (body) => ({ url: '/drills/next', method: 'POST', body }) }),
-    choose: b.query<Reply<typeof C.chooseReply>, Job>({ query: (body) => ({ url: '/choose', method: 'POST', body }) }),
+    choose: b.query<Reply<typeof C.chooseReply>, Job>({ query: (body) => ({ url: '/choose', method: 'POST', body }), providesTags: ['passing'] }),
+    passingTrials: b.query<Reply<typeof C.passingTrialsReply>, void>({ query: () => '/passing-trials', providesTags: ['passing'] }),
+    newPassingTrial: b.mutation<Reply<typeof C.passingTrialReply>, z.input<typeof C.newPassingTrialBody>>({ query: (body) => ({ url: '/passing-trials', method: 'POST', body }), invalidatesTags: ['passing'] }),
     frictionHitch: b.query<Reply<typeof C.frictionReply>, z.input<typeof C.frictionBody>>({ query: (body) => ({ url: '/rig/friction-hitch', method: 'POST', body }) }),
     ropeNeeded: b.query<Reply<typeof C.ropeNeededReply>, z.input<typeof C.ropeNeededBody>>({ query: (body) => ({ url: '/rope-needed', method: 'POST', body }) }),
     jobs: b.query<Reply<typeof C.jobsReply>, void>({ query: () => '/jobs?limit=12', providesTags: ['jobs'] }),
@@ -82,7 +84,7 @@ export const api = createApi({
 });
 export const {
   useSessionQuery, useSignInMutation, useSignOutMutation, useSetupMutation, useDemoPeopleQuery, usePreferencesMutation, usePeopleQuery, useNewPersonMutation, useRopesQuery, useNewRopeMutation,
-  useIdentifyMutation, useTouchedQuery, useChangesQuery, useLookalikesQuery, useDrillMutation, useProfilesQuery, useKnotsQuery, useKnotQuery, useShapeQuery, useWayQuery, useChooseQuery, useFrictionHitchQuery, useRopeNeededQuery, useJobsQuery, useNewJobMutation, useTodayQuery, useChecksQuery, useCheckQuery,
+  useIdentifyMutation, useTouchedQuery, useChangesQuery, useLookalikesQuery, useDrillMutation, useProfilesQuery, useKnotsQuery, useKnotQuery, useShapeQuery, useWayQuery, useChooseQuery, useFrictionHitchQuery, usePassingTrialsQuery, useNewPassingTrialMutation, useRopeNeededQuery, useJobsQuery, useNewJobMutation, useTodayQuery, useChecksQuery, useCheckQuery,
   useNewCheckMutation, useSignMutation, useCorrectMutation, useCloseFindingMutation,
 } = api;
 
