@@ -1,6 +1,6 @@
 /** Every endpoint once: what the server binds, what the interface calls, what the documentation shows. */
 import { z } from 'zod';
-import { checkParams, checkReply, checksQuery, checksReply, endTiedKnotBody, headReply, jobReply, jobsReply, passingTrialReply, passingTrialsReply, newCheckBody, newCorrectionBody, newFindingClosedBody, newJobBody, newPassingTrialBody, newSignatureBody, newTiedKnotBody, recordedReply, tiedKnotReply, tiedKnotsReply, todayReply } from './records';
+import { checkParams, checkReply, checksQuery, checksReply, endTiedKnotBody, headReply, jobParams, jobReply, jobsReply, passingTrialReply, passingTrialsReply, newCheckBody, newCorrectionBody, newFindingClosedBody, newJobBody, newPassingTrialBody, newSignatureBody, newTiedKnotBody, recordedReply, tiedKnotReply, tiedKnotsReply, todayReply } from './records';
 import { chooseReply, framePictureQuery, job, knotListReply, knotParams, pictureQuery, ropeNeededBody, ropeNeededReply, shapeQuery, shapeReply, tailBody, tailReply, wayParams, wayQuery, wayReply, frictionBody, frictionReply } from './knots';
 import { demoPeopleReply, newPersonBody, newRopeBody, peopleReply, person, preferencesBody, ropeReply, ropesReply, sessionReply, setupBody, signInBody } from './people';
 import { RECORDING_ROLES, type Role } from './roles';
@@ -57,6 +57,7 @@ export const ENDPOINTS = {
   passingTrials: { method: 'GET', path: '/passing-trials', summary: 'What passed what: trials of the organisation, newest first, and those that ship', access: 'session', query: page, reply: passingTrialsReply },
   newPassingTrial: { method: 'POST', path: '/passing-trials', summary: 'Log a trial of a knot passing a device', access: 'session', body: newPassingTrialBody, reply: passingTrialReply },
   jobs: { method: 'GET', path: '/jobs', summary: 'Kept jobs, newest first', access: 'session', query: page, reply: jobsReply },
+  keptJob: { method: 'GET', path: '/jobs/:id', summary: 'One kept job', access: 'session', params: jobParams, reply: jobReply },
   newJob: { method: 'POST', path: '/jobs', summary: 'Keep a job', access: 'session', body: newJobBody, reply: jobReply },
   tiedKnots: { method: 'GET', path: '/tied-knots', summary: 'Knots that are or were in ropes', access: 'session', query: page, reply: tiedKnotsReply },
   newTiedKnot: { method: 'POST', path: '/tied-knots', summary: 'Note a tied knot', access: RECORDING_ROLES, body: newTiedKnotBody, reply: tiedKnotReply },

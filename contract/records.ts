@@ -7,6 +7,7 @@ import { job } from './knots';
 
 export const newJobBody = z.strictObject({ id: uuid, name: line(120), rope: uuid.nullable().default(null), job });
 export const jobReply = z.strictObject({ id: z.string(), name: z.string(), rope: z.string().nullable(), job, created_by: z.string(), created_at: z.string() });
+export const jobParams = z.strictObject({ id: uuid });
 export const jobsReply = z.strictObject({ items: z.array(jobReply), next: z.string().nullable() });
 
 const length_mm = z.number().min(0).max(20000);

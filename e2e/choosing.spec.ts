@@ -53,3 +53,20 @@ test('a trial of what passes what is logged, and counts in choosing', async ({ p
   await expect(page.getByRole('row', { name: /Butterfly bend.*a ring.*stuck, the tails caught.*both tails folded back/ })).toBeVisible();
   await expectNoAxeFindings(page);
 });
+
+test('a kept job is opened again by its link', async ({ page }) => {
+  await stepIn(page, 'Tove Vannmark');
+  await page.goto('/choose');
+  await page.getByRole('button', { name: 'tail to eye' }).click();
+  await page.getByRole('button', { name: 'Keep this job' }).click();
+  await page.getByLabel('Its name').fill('Kitti Ledge, either end');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  const link = await page.getByRole('link', { name: 'its link, for everyone here' }).getAttribute('href');
+  await page.getByRole('button', { name: 'tail to eye' }).click();
+  await expect(page.getByRole('button', { name: 'tail to eye' })).toHaveAttribute('aria-pressed', 'false');
+  await page.goto(link!);
+  await expect(page.getByText('Kept as Kitti Ledge, either end')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'tail to eye' })).toHaveAttribute('aria-pressed', 'true');
+  await page.goto('/choose?job=11111111-1111-4111-8111-111111111111');
+  await expect(page.getByText(/belongs to another organisation/)).toBeVisible();
+});

@@ -213,4 +213,6 @@ test('jobs are kept once and come back newest first', async () => {
   expect((await call(t, 'POST', '/jobs', checker, body)).body).toEqual(first.body);
   expect((await call(t, 'POST', '/jobs', checker, { ...body, name: 'Other' })).body.code).toBe('id-taken');
   expect(((await call(t, 'GET', '/jobs', checker)).body['items'] as { id: string }[])[0]!.id).toBe(body.id);
+  expect((await call(t, 'GET', `/jobs/${body.id}`, checker)).body).toEqual(first.body);
+  for (const id of [randomUUID(), 'x']) expect([404, 400]).toContain((await call(t, 'GET', `/jobs/${id}`, checker)).status);
 });

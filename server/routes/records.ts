@@ -69,6 +69,14 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
     return { items, next: found.length > query.limit && last ? timeCursor(last.created_at, last.id) : null };
   });
 
+  bind(app, context, ENDPOINTS.keptJob, async ({ params, who }) => {
+    const there = await jobById(db, params.id);
+    // another organisation's is as unknown as one that is not there
+    if (!there || there.organisation !== who.organisation) throw fault('not-found');
+    const { organisation: _organisation, request_sha256: _request, ...job } = there;
+    return job;
+  });
+
   bind(app, context, ENDPOINTS.newJob, async ({ body, who }) => {
     profileIn('job.profile', body.job.profile);
     const request = contentHash({ body, by: who.id });

@@ -72,6 +72,7 @@ export const api = createApi({
     frictionHitch: b.query<Reply<typeof C.frictionReply>, z.input<typeof C.frictionBody>>({ query: (body) => ({ url: '/rig/friction-hitch', method: 'POST', body }) }),
     ropeNeeded: b.query<Reply<typeof C.ropeNeededReply>, z.input<typeof C.ropeNeededBody>>({ query: (body) => ({ url: '/rope-needed', method: 'POST', body }) }),
     jobs: b.query<Reply<typeof C.jobsReply>, void>({ query: () => '/jobs?limit=12', providesTags: ['jobs'] }),
+    keptJob: b.query<Reply<typeof C.jobReply>, string>({ query: (id) => `/jobs/${id}` }),
     newJob: b.mutation<Reply<typeof C.jobReply>, z.input<typeof C.newJobBody>>({ query: (body) => ({ url: '/jobs', method: 'POST', body }), invalidatesTags: ['jobs'] }),
     today: b.query<Reply<typeof C.todayReply>, void>({ query: () => '/today', providesTags: ['records'] }),
     checks: b.query<Reply<typeof C.checksReply>, string>({ query: (search) => `/checks?${search}`, providesTags: ['records'] }),
@@ -84,7 +85,7 @@ export const api = createApi({
 });
 export const {
   useSessionQuery, useSignInMutation, useSignOutMutation, useSetupMutation, useDemoPeopleQuery, usePreferencesMutation, usePeopleQuery, useNewPersonMutation, useRopesQuery, useNewRopeMutation,
-  useIdentifyMutation, useTouchedQuery, useChangesQuery, useLookalikesQuery, useDrillMutation, useProfilesQuery, useKnotsQuery, useKnotQuery, useShapeQuery, useWayQuery, useChooseQuery, useFrictionHitchQuery, usePassingTrialsQuery, useNewPassingTrialMutation, useRopeNeededQuery, useJobsQuery, useNewJobMutation, useTodayQuery, useChecksQuery, useCheckQuery,
+  useIdentifyMutation, useTouchedQuery, useChangesQuery, useLookalikesQuery, useDrillMutation, useProfilesQuery, useKnotsQuery, useKnotQuery, useShapeQuery, useWayQuery, useChooseQuery, useFrictionHitchQuery, usePassingTrialsQuery, useNewPassingTrialMutation, useRopeNeededQuery, useJobsQuery, useKeptJobQuery, useNewJobMutation, useTodayQuery, useChecksQuery, useCheckQuery,
   useNewCheckMutation, useSignMutation, useCorrectMutation, useCloseFindingMutation,
 } = api;
 

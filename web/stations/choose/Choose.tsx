@@ -1,6 +1,6 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
-import { Link, useNavigate } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { z } from 'zod';
 import type { chooseReply } from '../../../contract';
 import { v4 } from '../../parts/uuid';
@@ -8,9 +8,9 @@ import type { Job } from '../../../core/choose/job';
 import { withElse } from '../../../core/choose/whatElse';
 import { across_mm } from '../../../core/knots/sizes';
 import type { Family } from '../../../core/knots/types';
-import { refusalText, useChooseQuery, useKnotsQuery, useNewJobMutation, useProfilesQuery, useRopeNeededQuery } from '../../store/api';
+import { refusalText, useChooseQuery, useKeptJobQuery, useKnotsQuery, useNewJobMutation, useProfilesQuery, useRopeNeededQuery } from '../../store/api';
 import { useApp, useSend } from '../../store';
-import { jobChanged, knotTaken } from '../../store/job';
+import { jobChanged, jobOpened, knotTaken } from '../../store/job';
 import { KnotPicture } from '../../parts/KnotPicture';
 import { Failed, Loading } from '../../parts/States';
 import { CAUTION, OBJECT_WORDS, PASS_WORDS, PURPOSE_WORDS, TEAM_WORDS, UNTIE_WORDS } from '../../parts/words';
@@ -58,8 +58,23 @@ function Card({ s, place, of, job, name, family, checked }: { s: Suited; place: 
   );
 }
 
+/** The kept job that the address names: taken once, then it is the job that goes along. */
+function useJobOfTheAddress(): { name: string | null; error: unknown } {
+  const send = useSend();
+  const id = useSearchParams()[0].get('job');
+  const { data, error } = useKeptJobQuery(id ?? '', { skip: id === null });
+  const taken = useRef<string | null>(null);
+  useEffect(() => {
+    if (!data || data.id !== id || taken.current === id) return;
+    taken.current = id;
+    send(jobOpened({ job: data.job, rope: null, knot: null }));
+  });
+  return { name: data && data.id === id ? data.name : null, error: id === null ? undefined : error };
+}
+
 function KeepJob() {
   const { job, rope } = useApp((s) => s.job);
+  const [kept, setKept] = useState<string | null>(null);
   const [show, setShow] = useState(false);
   const [name, setName] = useState('');
   const [id, setId] = useState(v4);
@@ -67,10 +82,12 @@ function KeepJob() {
   return (
     <>
       <Button variant="link" onClick={() => setShow(true)}>{isSuccess ? 'Job kept' : 'Keep this job'}</Button>
+      {kept ? <Link to={`/choose?job=${kept}`}>its link, for everyone here</Link> : null}
+      <Button variant="link" onClick={() => window.print()}>Print it</Button>
       <Modal show={show} onHide={() => setShow(false)} aria-labelledby="keep-title">
         <Modal.Body>
           <h2 id="keep-title">Keep this job</h2>
-          <Form onSubmit={(e) => { e.preventDefault(); void keep({ id, name, rope: rope?.id ?? null, job: { ...job, pulls: [...job.pulls], must_pass: [...job.must_pass], second_rope: job.second_rope ?? null } }).then((r) => { if (r.data) { setShow(false); setId(v4()); } }); }}>
+          <Form onSubmit={(e) => { e.preventDefault(); void keep({ id, name, rope: rope?.id ?? null, job: { ...job, pulls: [...job.pulls], must_pass: [...job.must_pass], second_rope: job.second_rope ?? null } }).then((r) => { if (r.data) { setShow(false); setKept(r.data.id); setId(v4()); } }); }}>
             <Form.Group controlId="job-name" className="my-3">
               <Form.Label>Its name</Form.Label>
               <Form.Control value={name} onChange={(e) => setName(e.target.value)} maxLength={120} autoFocus isInvalid={Boolean(error)} />
@@ -87,6 +104,7 @@ function KeepJob() {
 export function Choose() {
   const send = useSend();
   const { job } = useApp((s) => s.job);
+  const address = useJobOfTheAddress();
   const { data, error, isLoading, refetch } = useChooseQuery(job);
   const profiles = useProfilesQuery().data ?? [];
   const knots = useKnotsQuery().data;
@@ -101,6 +119,7 @@ export function Choose() {
       <div className="choose-top">
         <div>
           <h1 className="visually-hidden">Choose a knot</h1>
+          {address.name ? <p className="quiet m-0">Kept as <b>{address.name}</b></p> : address.error ? <p className="notice no mb-2">{refusalText(address.error)}</p> : null}
           <div className="sentence">
             For <Fill label="Purpose" value={job.purpose} options={PURPOSE_WORDS} onPick={(purpose) => set({ purpose })} /> to{' '}
             <Fill label="Object" value={job.object} options={OBJECT_WORDS} onPick={(object) => set({ object })} /> with <RopeFill />, its end{' '}
@@ -146,7 +165,7 @@ export function Choose() {
               {data.excluded.length === 0 ? <p className="other quiet" style={{ display: 'block' }}>None is ruled out.</p> : null}
             </section>
           </div>
-          <div className="d-flex flex-wrap align-items-center gap-3 mt-3">
+          <div className="d-flex flex-wrap align-items-center gap-3 mt-3 choose-links">
             <KeepJob />
             <Link to="/choose/friction">Cord for a friction hitch</Link>
             <Link to="/choose/passing">What passes what</Link>

@@ -2,7 +2,6 @@ import { Link, useNavigate } from 'react-router';
 import { Button } from 'react-bootstrap';
 import { useJobsQuery, useSessionQuery, useTodayQuery } from '../../store/api';
 import { useApp, useSend } from '../../store';
-import { jobOpened } from '../../store/job';
 import { walkEnded } from '../../store/walks';
 import { CheckRows, useKnotName } from '../../parts/CheckRows';
 import { KnotPicture } from '../../parts/KnotPicture';
@@ -86,7 +85,7 @@ export function Today() {
                     <div className="row-line">
                       <span />
                       <span><b>{j.name}</b><br /><span className="sub">{PURPOSE_WORDS[j.job.purpose]} · {j.job.rope.diameter_mm} mm · {dayText(j.created_at)}</span></span>
-                      <Button variant="outline-primary" onClick={() => { send(jobOpened({ job: j.job, rope: null, knot: null })); void navigate('/choose'); }}>Open</Button>
+                      <Button variant="outline-primary" onClick={() => { void navigate(`/choose?job=${j.id}`); }}>Open</Button>
                     </div>
                   </li>
                 ))}
