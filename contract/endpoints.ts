@@ -1,7 +1,7 @@
 /** Every endpoint once: what the server binds, what the interface calls, what the documentation shows. */
 import { z } from 'zod';
 import { checkParams, checkReply, checksQuery, checksReply, endTiedKnotBody, headReply, jobParams, jobReply, jobsReply, passingTrialReply, passingTrialsReply, newCheckBody, newCorrectionBody, newFindingClosedBody, newJobBody, newPassingTrialBody, newSignatureBody, newTiedKnotBody, recordedReply, tiedKnotReply, tiedKnotsReply, todayReply } from './records';
-import { chooseReply, framePictureQuery, job, knotListReply, knotParams, pictureQuery, ropeNeededBody, ropeNeededReply, shapeQuery, shapeReply, tailBody, tailReply, wayParams, wayQuery, wayReply, frictionBody, frictionReply } from './knots';
+import { chooseReply, framePictureQuery, job, knotListReply, knotParams, pictureQuery, ropeNeededBody, ropeNeededReply, shapeQuery, shapeReply, tailBody, tailReply, wayParams, wayQuery, wayReply, cutLengthBody, cutLengthReply, frictionBody, frictionReply } from './knots';
 import { demoPeopleReply, newPersonBody, newRopeBody, peopleReply, person, preferencesBody, ropeReply, ropesReply, sessionReply, setupBody, signInBody } from './people';
 import { RECORDING_ROLES, type Role } from './roles';
 import { page } from './common';
@@ -43,6 +43,7 @@ export const ENDPOINTS = {
   tail: { method: 'POST', path: '/tail', summary: 'A tail against a rule', access: 'open', body: tailBody, reply: tailReply },
   frictionHitch: { method: 'POST', path: '/rig/friction-hitch', summary: 'Cord against rope for a friction hitch, by both schools', access: 'open', body: frictionBody, reply: frictionReply },
   ropeNeeded: { method: 'POST', path: '/rope-needed', summary: 'How much rope a knot takes', access: 'open', body: ropeNeededBody, reply: ropeNeededReply },
+  cutLength: { method: 'POST', path: '/cut-length', summary: 'How long to cut a loop or a cord, and how much rope goes round a post', access: 'open', body: cutLengthBody, reply: cutLengthReply },
   profiles: { method: 'GET', path: '/profiles', summary: 'The practice profiles', access: 'open', reply: z.array(anything) },
   session: { method: 'GET', path: '/session', summary: 'Who is signed in', access: 'open', reply: sessionReply },
   signIn: { method: 'POST', path: '/session', summary: 'Sign in', access: 'open', body: signInBody, reply: sessionReply },

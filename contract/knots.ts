@@ -138,6 +138,16 @@ export const ropeNeededBody = z.strictObject({
   object_diameter_mm: z.number().min(0).max(3000).optional(),
   profile: z.string().min(1).max(80),
 });
+const profile = z.string().min(1).max(80);
+const length_mm = z.number().min(0).max(20_000);
+export const cutLengthBody = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('loop'), profile, joint: knotId, cord_diameter_mm: diameter_mm, round_mm: length_mm.describe('once round the finished loop, through its joint') }),
+  z.strictObject({ kind: z.literal('eye-to-eye'), profile, cord_diameter_mm: z.number().min(2).max(20), between_mm: length_mm.describe('from far point to far point of the eyes, set'), stoppers: z.boolean() }),
+  z.strictObject({ kind: z.literal('round-a-post'), rope_diameter_mm: diameter_mm, girth_mm: z.number().min(10).max(20_000), turns: z.number().min(0.5).max(20) }),
+]);
+const cutPart = { low_mm: z.number(), mm: z.number(), high_mm: z.number() };
+export const cutLengthReply = z.strictObject({ ...cutPart, parts: z.array(z.strictObject({ what: z.string(), ...cutPart })), notes: z.array(z.string()) });
+
 const n = z.number();
 export const ropeNeededReply = z.strictObject({
   in_knot_mm: n, in_knot_mm_low: n, in_knot_mm_high: n, eye_mm: n, eye_mm_low: n, eye_mm_high: n, tail_mm: n, tail_mm_low: n, tail_mm_high: n,

@@ -70,3 +70,19 @@ test('a kept job is opened again by its link', async ({ page }) => {
   await page.goto('/choose?job=11111111-1111-4111-8111-111111111111');
   await expect(page.getByText(/belongs to another organisation/)).toBeVisible();
 });
+
+test('how long to cut a loop, a cord with two nooses, and how much goes round a tree', async ({ page }) => {
+  await stepIn(page, 'Tove Vannmark');
+  await page.goto('/choose/cut');
+  const cut = page.getByTestId('cut');
+  await expect(cut).toContainText('two tails');
+  await page.getByLabel('Once round the finished loop, mm').fill('20');
+  await expect(page.getByText(/is not longer than the joint/)).toBeVisible();
+  await page.getByRole('button', { name: 'A cord with two nooses' }).click();
+  await page.getByLabel('From eye to eye, set, mm').fill('600');
+  await expect(cut).toContainText('two stoppers');
+  await page.getByRole('button', { name: 'Round a post or tree' }).click();
+  await page.getByLabel('A string round it, mm').fill('100');
+  await expect(cut).toContainText('thinner than about 8 rope diameters');
+  await expectNoAxeFindings(page);
+});

@@ -35,6 +35,7 @@ export const router = createBrowserRouter([
           { index: true, lazy: async () => ({ Component: (await import('./stations/today/Today')).Today }) },
           { path: 'me', lazy: async () => ({ Component: (await import('./stations/today/Me')).Me }) },
           { path: 'choose/passing', lazy: async () => ({ Component: (await import('./stations/choose/Passing')).Passing }) },
+          { path: 'choose/cut', lazy: async () => ({ Component: (await import('./stations/choose/CutLength')).CutLength }) },
           { path: 'choose/friction', lazy: async () => ({ Component: (await import('./stations/choose/FrictionHitches')).FrictionHitches }) },
           { path: 'choose/schools', lazy: async () => ({ Component: (await import('./stations/choose/Schools')).Schools }) },
           { path: 'choose/schools/:id', lazy: async () => ({ Component: (await import('./stations/choose/Schools')).Schools }) },

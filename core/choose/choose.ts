@@ -112,7 +112,7 @@ function scoreOf(knot: KnotEntry, form: BakedForm, job: Job, profile: Profile, b
     { part: 'ways-to-get-it-wrong', value: grave, text: `${grave} grave faults known` },
     { part: 'loosens', value: /^(?:keeps|the lock keeps)/.test(knot.loosens.text) ? 0 : 1, text: knot.loosens.text },
     { part: 'passes', value: byHand.length, text: byHand.length > 0 ? byHand.map((c) => c.text).join('; ') : job.must_pass.length > 0 ? 'passes what it must, in trials' : 'nothing to pass' },
-    { part: 'rope-used', value: mm, text: `${mm} mm of rope in the knot` },
+    { part: 'rope-used', value: mm, text: `${mm} mm of rope in the knot${isJoint(knot) ? ', of each' : ''}` },
     { part: 'bulk', value: girth, text: `${girth} mm round it` },
   ];
 }

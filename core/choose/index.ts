@@ -1,4 +1,5 @@
 export { choose, type Choice, type Excluded, type Nearly, type RuleText, type ScorePart, type Suited } from './choose';
+export { eyeToEyeLength, loopLength, LOOP_JOINTS, roundAPost, type CutLength } from './cutLength';
 export { BANDS, DIRECTIONS_OF_PULL, FRICTION_HITCHES, frictionHitch, type Band, type FrictionAnswer, type Zone } from './friction';
 export { MUST_PASS, OBJECTS, PULLS, PURPOSES, ROPE_KINDS, TEAMS, UNTYING_WISHES, type Job, type JobRope } from './job';
 export { CAUGHT, DEVICES, passage, PASSING_RESULTS, SHIPPED_TRIALS, type PassingTrial } from './passing';

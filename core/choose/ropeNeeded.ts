@@ -70,6 +70,7 @@ export function ropeNeeded(profile: Profile, q: RopeQuestion): RopeNeeded {
   const rule = judgeTail(profile, { knot: q.knot, rope_diameter_mm: across });
   const tail = goesOn(entry) ? 0 : (rule.required_mm ?? TAIL_WITHOUT_RULE_MM);
   notes.push(goesOn(entry) ? 'tail: none, the rope goes on' : rule.required_mm === null ? 'tail: the rule set gives no length; 100 mm taken (general)' : `tail: ${rule.rule.text}`);
+  if (entry.family === 'bend') notes.push('of each of the two ropes');
   if (entry.tape === 'only') notes.push(`in tape ${across} mm wide`);
   if (entry.family === 'friction') notes.push(`of cord of ${across} mm, which is thinner than the rope it grips`);
   const asked = profile.stopperBehindTieIn.asked === 'required' && profile.stopperBehindTieIn.knots.includes(q.knot);

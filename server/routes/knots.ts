@@ -1,6 +1,6 @@
 import type { FastifyInstance } from 'fastify';
 import { ENDPOINTS } from '../../contract';
-import { choose, frictionHitch, SHIPPED_TRIALS, ropeNeeded } from '../../core/choose';
+import { choose, eyeToEyeLength, frictionHitch, loopLength, roundAPost, ropeNeeded, SHIPPED_TRIALS } from '../../core/choose';
 import type { Point3 } from '../../core/curve';
 import { fault } from '../../core/errors';
 import { linesOf, type ShapeState } from '../../core/knots/stored';
@@ -144,6 +144,11 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
     return sendSvg(reply, drawVector(components, { face: 'front', crop: 'whole', knotRadius_ropeDiameters: Math.min(15, Math.max(4, top - 3)), theme: query.theme, size_px: query.size, title: frame.caption, cutTail: true }));
   });
 
+  bind(app, context, ENDPOINTS.cutLength, ({ body }) => {
+    if (body.kind === 'round-a-post') return roundAPost(body);
+    const profile = profileIn('profile', body.profile);
+    return body.kind === 'loop' ? loopLength(profile, body) : eyeToEyeLength(profile, body);
+  });
   bind(app, context, ENDPOINTS.frictionHitch, ({ body }) => frictionHitch(body));
   bind(app, context, ENDPOINTS.choose, async ({ body, request }) => {
     const profile = profileIn('profile', body.profile);

@@ -69,6 +69,7 @@ export const api = createApi({
     choose: b.query<Reply<typeof C.chooseReply>, Job>({ query: (body) => ({ url: '/choose', method: 'POST', body }), providesTags: ['passing'] }),
     passingTrials: b.query<Reply<typeof C.passingTrialsReply>, void>({ query: () => '/passing-trials', providesTags: ['passing'] }),
     newPassingTrial: b.mutation<Reply<typeof C.passingTrialReply>, z.input<typeof C.newPassingTrialBody>>({ query: (body) => ({ url: '/passing-trials', method: 'POST', body }), invalidatesTags: ['passing'] }),
+    cutLength: b.query<Reply<typeof C.cutLengthReply>, z.input<typeof C.cutLengthBody>>({ query: (body) => ({ url: '/cut-length', method: 'POST', body }) }),
     frictionHitch: b.query<Reply<typeof C.frictionReply>, z.input<typeof C.frictionBody>>({ query: (body) => ({ url: '/rig/friction-hitch', method: 'POST', body }) }),
     ropeNeeded: b.query<Reply<typeof C.ropeNeededReply>, z.input<typeof C.ropeNeededBody>>({ query: (body) => ({ url: '/rope-needed', method: 'POST', body }) }),
     jobs: b.query<Reply<typeof C.jobsReply>, void>({ query: () => '/jobs?limit=12', providesTags: ['jobs'] }),
@@ -85,7 +86,7 @@ export const api = createApi({
 });
 export const {
   useSessionQuery, useSignInMutation, useSignOutMutation, useSetupMutation, useDemoPeopleQuery, usePreferencesMutation, usePeopleQuery, useNewPersonMutation, useRopesQuery, useNewRopeMutation,
-  useIdentifyMutation, useTouchedQuery, useChangesQuery, useLookalikesQuery, useDrillMutation, useProfilesQuery, useKnotsQuery, useKnotQuery, useShapeQuery, useWayQuery, useChooseQuery, useFrictionHitchQuery, usePassingTrialsQuery, useNewPassingTrialMutation, useRopeNeededQuery, useJobsQuery, useKeptJobQuery, useNewJobMutation, useTodayQuery, useChecksQuery, useCheckQuery,
+  useIdentifyMutation, useTouchedQuery, useChangesQuery, useLookalikesQuery, useDrillMutation, useProfilesQuery, useKnotsQuery, useKnotQuery, useShapeQuery, useWayQuery, useChooseQuery, useFrictionHitchQuery, useCutLengthQuery, usePassingTrialsQuery, useNewPassingTrialMutation, useRopeNeededQuery, useJobsQuery, useKeptJobQuery, useNewJobMutation, useTodayQuery, useChecksQuery, useCheckQuery,
   useNewCheckMutation, useSignMutation, useCorrectMutation, useCloseFindingMutation,
 } = api;
 

@@ -168,6 +168,7 @@ export function Choose() {
           <div className="d-flex flex-wrap align-items-center gap-3 mt-3 choose-links">
             <KeepJob />
             <Link to="/choose/friction">Cord for a friction hitch</Link>
+            <Link to="/choose/cut">How long to cut</Link>
             <Link to="/choose/passing">What passes what</Link>
             <Link to="/choose/schools">Where schools differ</Link>
             <span className="small quiet">Catalogue {data.versions.catalogue}, rules {profiles.find((p) => p.id === data.versions.profile)?.name ?? data.versions.profile} version {data.versions.profile_version}</span>
