@@ -7,6 +7,7 @@ import type { cutLengthBody } from '../../../contract';
 import { refusalText, useCutLengthQuery, useKnotsQuery, useSessionQuery } from '../../store/api';
 import { useApp } from '../../store';
 import { lengthText } from '../../../core/units';
+import { NumberField, typed, within } from '../../parts/NumberField';
 import { CAUTION } from '../../parts/words';
 
 type Body = z.input<typeof cutLengthBody>;
@@ -14,13 +15,7 @@ const KINDS = { loop: 'A loop of cord', 'eye-to-eye': 'A cord with two nooses', 
 type Kind = keyof typeof KINDS;
 /** Joints that close a loop; tape by its width. */
 const JOINTS = ['double-fishermans', 'triple-fishermans', 'figure-eight-bend', 'water-knot'] as const;
-const value = (text: string) => Number(text.replace(',', '.'));
 const upTo10 = (mm: number) => Math.ceil(mm / 10) * 10;
-
-function Field({ id, label, text, onChange, least, most }: { id: string; label: string; text: string; onChange: (v: string) => void; least: number; most: number }) {
-  return <Form.Group controlId={id}><Form.Label>{label}</Form.Label><Form.Control inputMode="decimal" className="figure" value={text} onChange={(e) => onChange(e.target.value)} isInvalid={!within(text, least, most)} /><Form.Control.Feedback type="invalid">From {least} to {most}.</Form.Control.Feedback></Form.Group>;
-}
-const within = (text: string, least: number, most: number) => text.trim() !== '' && value(text) >= least && value(text) <= most;
 
 export function CutLength() {
   const { job } = useApp((s) => s.job);
@@ -36,9 +31,9 @@ export function CutLength() {
   const [stoppers, setStoppers] = useState(true);
   const right = kind === 'round-a-post' ? within(rope, 2, 40) && within(girth, 10, 20_000) && within(turns, 0.5, 20) : within(across, 2, kind === 'loop' ? 40 : 20) && within(long, 1, 20_000);
   const body: Body =
-    kind === 'loop' ? { kind, profile: job.profile, joint, cord_diameter_mm: value(across), round_mm: value(long) }
-    : kind === 'eye-to-eye' ? { kind, profile: job.profile, cord_diameter_mm: value(across), between_mm: value(long), stoppers }
-    : { kind, rope_diameter_mm: value(rope), girth_mm: value(girth), turns: value(turns) };
+    kind === 'loop' ? { kind, profile: job.profile, joint, cord_diameter_mm: typed(across), round_mm: typed(long) }
+    : kind === 'eye-to-eye' ? { kind, profile: job.profile, cord_diameter_mm: typed(across), between_mm: typed(long), stoppers }
+    : { kind, rope_diameter_mm: typed(rope), girth_mm: typed(girth), turns: typed(turns) };
   const { data, error } = useCutLengthQuery(body, { skip: !right });
   const unit = person?.length_unit ?? 'mm';
   const tell = (mm: number) => lengthText(upTo10(mm), unit);
@@ -50,15 +45,15 @@ export function CutLength() {
         <div className="form-grid align-content-start">
           {kind === 'round-a-post' ? (
             <>
-              <Field id="rope" label="Rope, mm" text={rope} onChange={setRope} least={2} most={40} />
-              <Field id="girth" label="A string round it, mm" text={girth} onChange={setGirth} least={10} most={20_000} />
-              <Field id="turns" label="Turns" text={turns} onChange={setTurns} least={0.5} most={20} />
+              <NumberField id="rope" label="Rope, mm" text={rope} onChange={setRope} least={2} most={40} />
+              <NumberField id="girth" label="A string round it, mm" text={girth} onChange={setGirth} least={10} most={20_000} />
+              <NumberField id="turns" label="Turns" text={turns} onChange={setTurns} least={0.5} most={20} />
             </>
           ) : (
             <>
               {kind === 'loop' ? <Form.Group controlId="joint" className="wide"><Form.Label>Closed by</Form.Label><Form.Select value={joint} onChange={(e) => setJoint(e.target.value)}>{JOINTS.map((j) => <option key={j} value={j}>{names?.find((k) => k.id === j)?.names[0] ?? j}</option>)}</Form.Select></Form.Group> : null}
-              <Field id="across" label={joint === 'water-knot' && kind === 'loop' ? 'Width of the tape, mm' : 'Cord, mm'} text={across} onChange={setAcross} least={2} most={kind === 'loop' ? 40 : 20} />
-              <Field id="long" label={kind === 'loop' ? 'Once round the finished loop, mm' : 'From eye to eye, set, mm'} text={long} onChange={setLong} least={1} most={20_000} />
+              <NumberField id="across" label={joint === 'water-knot' && kind === 'loop' ? 'Width of the tape, mm' : 'Cord, mm'} text={across} onChange={setAcross} least={2} most={kind === 'loop' ? 40 : 20} />
+              <NumberField id="long" label={kind === 'loop' ? 'Once round the finished loop, mm' : 'From eye to eye, set, mm'} text={long} onChange={setLong} least={1} most={20_000} />
               {kind === 'eye-to-eye' ? <Form.Check className="wide" type="checkbox" id="stoppers" checked={stoppers} onChange={(e) => setStoppers(e.target.checked)} label="A stopper in each tail" /> : null}
             </>
           )}

@@ -7,6 +7,7 @@ import { BANDS, FRICTION_HITCHES } from '../../../core/choose/friction';
 import { refusalText, useFrictionHitchQuery, useKnotsQuery } from '../../store/api';
 import { useApp } from '../../store';
 import { KnotPicture } from '../../parts/KnotPicture';
+import { NumberField, typed, within } from '../../parts/NumberField';
 import { CAUTION } from '../../parts/words';
 
 const SIZE = { width: 560, height: 380, left: 46, bottom: 44, top: 12, right: 14 };
@@ -38,12 +39,11 @@ function Chart({ cord, rope, names }: { cord: number; rope: number; names: reado
   );
 }
 
+/** what may be asked, mm */
+const CORD_mm = [2, 20] as const;
+const ROPE_mm = [4, 40] as const;
 const GRIPS = { 'one-way': 'grips one way only', both: 'grips both ways', 'both-weakly': 'grips both ways, weakly' } as const;
 const WAYS = { 'one-way': 'one way', both: 'either way' } as const;
-
-function Field({ id, label, value, onChange, wrong }: { id: string; label: string; value: string; onChange: (v: string) => void; wrong: boolean }) {
-  return <Form.Group controlId={id}><Form.Label>{label}</Form.Label><Form.Control inputMode="decimal" className="figure" value={value} onChange={(e) => onChange(e.target.value)} isInvalid={wrong} /><Form.Control.Feedback type="invalid">A thickness in mm.</Form.Control.Feedback></Form.Group>;
-}
 
 export function FrictionHitches() {
   const { job } = useApp((s) => s.job);
@@ -52,9 +52,9 @@ export function FrictionHitches() {
   const [rope, setRope] = useState(String(job.rope.kind === 'accessory-cord' ? (job.second_rope?.diameter_mm ?? 10) : job.rope.diameter_mm));
   const [direction, setDirection] = useState<keyof typeof WAYS>('one-way');
   const names = useKnotsQuery().data;
-  const [c, r] = [cord, rope].map((v) => Number(v.replace(',', '.'))) as [number, number];
-  const [cordWrong, ropeWrong] = [!(c >= 2 && c <= 20), !(r >= 4 && r <= 40)];
-  const { data, error } = useFrictionHitchQuery({ hitch, cord_diameter_mm: c, rope_diameter_mm: r, direction }, { skip: cordWrong || ropeWrong });
+  const [c, r] = [typed(cord), typed(rope)];
+  const right = within(cord, ...CORD_mm) && within(rope, ...ROPE_mm);
+  const { data, error } = useFrictionHitchQuery({ hitch, cord_diameter_mm: c, rope_diameter_mm: r, direction }, { skip: !right });
   return (
     <>
       <div className="d-flex flex-wrap align-items-baseline gap-3"><h1>Cord for a friction hitch</h1><Link to="/choose" className="ms-auto">choose a knot</Link></div>
@@ -63,12 +63,12 @@ export function FrictionHitches() {
         <div>
           <div className="form-grid">
             <Form.Group controlId="hitch" className="wide"><Form.Label>Hitch</Form.Label><Form.Select value={hitch} onChange={(e) => setHitch(e.target.value)}>{FRICTION_HITCHES.map((h) => <option key={h} value={h}>{names?.find((k) => k.id === h)?.names[0] ?? h}</option>)}</Form.Select></Form.Group>
-            <Field id="cord" label="Cord, mm" value={cord} onChange={setCord} wrong={cordWrong} />
-            <Field id="rope" label="Rope it grips, mm" value={rope} onChange={setRope} wrong={ropeWrong} />
+            <NumberField id="cord" label="Cord, mm" text={cord} onChange={setCord} least={CORD_mm[0]} most={CORD_mm[1]} />
+            <NumberField id="rope" label="Rope it grips, mm" text={rope} onChange={setRope} least={ROPE_mm[0]} most={ROPE_mm[1]} />
           </div>
           <div className="seg wide mt-3" role="group" aria-label="Pulled">{Object.entries(WAYS).map(([id, words]) => <button key={id} type="button" aria-pressed={id === direction} onClick={() => setDirection(id as keyof typeof WAYS)}>{words}</button>)}</div>
           {error ? <p className="notice no mt-3">{refusalText(error)}</p> : null}
-          {data && !cordWrong && !ropeWrong ? (
+          {data && right ? (
             <section className="mt-3" aria-live="polite" data-testid="cord">
               {BANDS.map((b) => <div className="measure" key={b.id}><span>{data.zone_texts[b.id]}</span></div>)}
               <div className="measure"><span>turns on the rope</span><b>{data.wraps_advised}</b></div>
