@@ -70,13 +70,13 @@ test.each([
 
 test('replies are what the contract says', async () => {
   for (const [name, e] of endpoints) {
-    if (e.method !== 'GET' || !e.reply || e.path.includes(':way') || e.path === '/checks/:id') continue;
+    if (e.method !== 'GET' || !e.reply || e.path.includes(':way') || e.path === '/checks/:id' || e.path === '/jobs/:id') continue;
     const a = await call(t, 'GET', `${e.path.replace(':id', 'bowline')}${name === 'touched' ? '?crossings=2' : ''}`, who);
     expect([name, a.status]).toEqual([name, 200]);
     expect([name, e.reply.safeParse(a.body).error?.issues ?? []]).toEqual([name, []]);
   }
   expect(ENDPOINTS.way.reply.safeParse((await call(t, 'GET', '/knots/bowline-locked/ways/loop-and-lock')).body).success).toBe(true);
-});
+}, 180_000);
 
 test('the documentation is made from the contract: every endpoint is in it', async () => {
   const api = (await call(t, 'GET', '/openapi.json')).body as { openapi?: string; paths?: Record<string, Record<string, unknown>> };
