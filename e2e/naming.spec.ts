@@ -24,10 +24,9 @@ test('a part is touched, in the flat picture or by its name', async ({ page }) =
   await page.getByRole('button', { name: 'Crossing 1 the other way round' }).click();
   await expect(answer).not.toContainText('pair crossed inside');
   // on the tail, high above the knot
-  const face = page.getByRole('img', { name: /^Figure-eight follow-through, front/ });
+  const face = page.getByRole('img', { name: 'Figure-eight follow-through, front, laid out' });
   await page.getByRole('button', { name: 'Crossing 1 the other way round' }).click();
-  const box = (await face.boundingBox())!;
-  await page.mouse.click(box.x + box.width / 2 + 12, box.y + 14);
+  await face.click({ position: { x: (await face.boundingBox())!.width / 2 + 6, y: 45 } });
   await expect(page.getByRole('button', { name: 'the tail' })).toHaveAttribute('aria-pressed', 'true');
 });
 
