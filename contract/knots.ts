@@ -87,7 +87,7 @@ export const job = z.strictObject({
   team: z.enum(TEAMS),
   life_load: z.boolean(),
 });
-const ruleText = z.strictObject({ rule: z.string(), text: z.string(), source: z.enum(['practice', 'general']), of: z.string().nullable().describe('the rule set it belongs to; null where it holds under every one') });
+const ruleText = z.strictObject({ rule: z.string(), text: z.string(), source: z.enum(['practice', 'general', 'recorded', 'computed']), of: z.string().nullable().describe('the rule set it belongs to; null where it holds under every one') });
 export const chooseReply = z.strictObject({
   suited: z.array(
     z.strictObject({

@@ -7,9 +7,8 @@ import { knotById } from '../knots/catalogue';
 import type { Range } from '../knots/measures';
 import { unit_mm } from '../knots/sizes';
 import { judgeTail, type Profile } from '../profiles';
-import { ropeNeeded } from './ropeNeeded';
-
-export const LOOP_JOINTS = ['double-fishermans', 'triple-fishermans', 'figure-eight-bend', 'water-knot'] as const;
+import { LOOP_JOINTS } from './job';
+import { ropeNeeded, TAIL_WITHOUT_RULE_MM } from './ropeNeeded';
 
 export interface CutPart {
   readonly what: string;
@@ -25,9 +24,7 @@ export interface CutLength {
   readonly notes: readonly string[];
 }
 
-/** Tail where the rule set gives none: general. */
-const TAIL_WITHOUT_RULE_MM = 100;
-/** Rope that a double overhand stopper in a tail takes, with a tail of its own of 75 mm: its turns are computed. */
+/** The least own tail of a stopper (practice: 75 to 100 mm); its turns are computed. */
 const STOPPERS_OWN_TAIL_MM = 75;
 
 const part = (what: string, { low, value, high }: Range): CutPart => ({ what, low_mm: low, mm: value, high_mm: high });

@@ -1,7 +1,7 @@
 export { choose, type Choice, type Excluded, type Nearly, type RuleText, type ScorePart, type Suited } from './choose';
-export { eyeToEyeLength, loopLength, LOOP_JOINTS, roundAPost, type CutLength } from './cutLength';
+export { eyeToEyeLength, loopLength, roundAPost, type CutLength } from './cutLength';
 export { BANDS, DIRECTIONS_OF_PULL, FRICTION_HITCHES, frictionHitch, type Band, type FrictionAnswer, type Zone } from './friction';
-export { MUST_PASS, OBJECTS, PULLS, PURPOSES, ROPE_KINDS, TEAMS, UNTYING_WISHES, type Job, type JobRope } from './job';
+export { LOOP_JOINTS, MUST_PASS, OBJECTS, PULLS, PURPOSES, ROPE_KINDS, TEAMS, UNTYING_WISHES, type Job, type JobRope } from './job';
 export { CAUGHT, DEVICES, passage, PASSING_RESULTS, SHIPPED_TRIALS, type PassingTrial } from './passing';
 export { ropeNeeded, type RopeNeeded, type RopeQuestion } from './ropeNeeded';
 export { whatElse, withElse, type WhatElse } from './whatElse';

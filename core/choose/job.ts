@@ -10,6 +10,8 @@ export const ROPE_KINDS = ['dynamic', 'low-stretch', 'accessory-cord', 'high-mod
 export const OBJECTS = ['clip', 'closed-ring', 'post', 'harness', 'rope', 'none'] as const satisfies readonly ObjectKind[];
 export const UNTYING_WISHES = ['any', 'by-hand-after-load', 'after-hard-falls', 'under-load'] as const;
 export const MUST_PASS = ['edge', 'standard-eight', 'large-eight', 'pulley', 'tube', 'autolock', 'ring'] as const;
+/** Joints that close a loop of cord or tape. */
+export const LOOP_JOINTS = ['double-fishermans', 'triple-fishermans', 'figure-eight-bend', 'water-knot'] as const;
 export const TEAMS = ['anyone', 'trained'] as const;
 
 export interface JobRope {

@@ -80,8 +80,14 @@ export function passage(knot: string, device: Device, rope_diameter_mm: number, 
 
 /** What the things a job must pass say of a knot. @param girth_mm of the set knot in the job's rope */
 export function passing(knot: KnotEntry, job: Job, girth_mm: number, trials?: readonly PassingTrial[]): { nos: No[]; reasons: RuleText[]; cautions: RuleText[] } {
-  const all = job.must_pass.map((device) => passage(knot.id, device, job.rope.diameter_mm, girth_mm, trials));
-  const told = (rule: string, p: Passage): RuleText => ({ rule, text: p.text, source: p.source === 'practice' ? 'practice' : 'general', of: null });
+  // a trial of two equal ropes says nothing of an unequal pair
+  const other_mm = knot.family === 'bend' ? (job.second_rope?.diameter_mm ?? job.rope.diameter_mm) : job.rope.diameter_mm;
+  const equal = Math.abs(other_mm - job.rope.diameter_mm) <= AS_THICK_mm;
+  const all = job.must_pass.map((device): Passage => {
+    const found = passage(knot.id, device, job.rope.diameter_mm, girth_mm, trials);
+    return equal || (found.says !== 'passes' && found.says !== 'by-hand') || device === 'edge' ? found : { device, says: 'not-known', text: `no trial is recorded of it passing ${DEVICES[device].name} with ropes of ${job.rope.diameter_mm} and ${other_mm} mm`, source: 'computed' };
+  });
+  const told = (rule: string, p: Passage): RuleText => ({ rule, text: p.text, source: p.source, of: null });
   return {
     nos: all.flatMap((p): No[] => (p.says === 'stuck' ? [{ ...told('M2', p), weight: 'danger' }] : p.says === 'likely-stuck' || p.says === 'not-known' ? [{ ...told('M1', p), weight: 'needs' }] : [])),
     reasons: all.filter((p) => p.says === 'passes').map((p) => told('M0', p)),

@@ -30,7 +30,7 @@ const HARNESS_EYE_MM = 200;
 /** How much more an eye may take that nobody measured: general. */
 const GUESSED_EYE_SPREAD = 0.15;
 /** Tail where the rule set gives none: general. */
-const TAIL_WITHOUT_RULE_MM = 100;
+export const TAIL_WITHOUT_RULE_MM = 100;
 /** Rope in an overhand stopper round two strands, in rope diameters: one turn round both and its own crossing, general. */
 const STOPPER_ROPE_DIAMETERS = 14;
 

@@ -76,6 +76,9 @@ describe('what passes what', () => {
     expect(suited({ must_pass: ['large-eight'], purpose: 'join-to-retrieve' })).toContain('offset-double-overhand');
     expect(suited({ must_pass: ['large-eight'] })).not.toContain('figure-eight-bend');
     expect(suited({ must_pass: ['large-eight'], rope: { kind: 'low-stretch', diameter_mm: 9 }, second_rope: { kind: 'low-stretch', diameter_mm: 9 } })).toEqual([]);
+    // the trial was of two equal ropes
+    expect(suited({ must_pass: ['large-eight'], second_rope: { kind: 'low-stretch', diameter_mm: 8 } })).toEqual([]);
+    expect(because('double-fishermans', { must_pass: ['large-eight'], second_rope: { kind: 'low-stretch', diameter_mm: 8 } })[0]).toMatchObject({ rule: 'M1', source: 'computed', text: expect.stringContaining('11 and 8 mm') });
     expect(suited({ must_pass: ['standard-eight'] })).toEqual([]);
     expect(because('triple-fishermans', { must_pass: ['large-eight'] })[0]).toMatchObject({ rule: 'M2', text: expect.stringContaining('stuck') });
     expect(because('figure-eight-bend', { must_pass: ['large-eight'] })[0]).toMatchObject({ rule: 'M1' });
@@ -90,6 +93,7 @@ describe('what passes what', () => {
   test('a trial that is logged counts, the worst of several decides', () => {
     const trial = (result: PassingTrial['result']): PassingTrial => ({ knot: 'figure-eight-bend', device: 'pulley', rope_diameter_mm: 11, result, caught: null, note: '', source: 'recorded' });
     expect(suited({ must_pass: ['pulley'] }, [...SHIPPED_TRIALS, trial('passes')])).toEqual(['figure-eight-bend']);
+    expect(ask({ must_pass: ['pulley'] }, [trial('passes')]).suited[0]!.reasons.at(-1)).toMatchObject({ rule: 'M0', source: 'recorded' });
     expect(suited({ must_pass: ['pulley'] }, [...SHIPPED_TRIALS, trial('passes'), trial('stuck')])).toEqual([]);
   });
 

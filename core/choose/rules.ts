@@ -10,7 +10,8 @@ import type { Job } from './job';
 export interface RuleText {
   readonly rule: string;
   readonly text: string;
-  readonly source: Source;
+  /** of a trial that was logged, or of a size, what it is */
+  readonly source: Source | 'recorded' | 'computed';
   /** the rule set it belongs to; null where it holds under every one */
   readonly of: string | null;
 }

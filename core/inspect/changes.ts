@@ -14,16 +14,25 @@ export interface Change {
   readonly where: { readonly x: number; readonly y: number; readonly radius: number } | null;
 }
 
+const onlyWhenSet = (id: FaultId): boolean => ['set', 'tied-to'].includes(partOfFault({ id }));
+/** In which state a fault shows. */
+export const stateOfChange = (id: FaultId): Change['state'] => (onlyWhenSet(id) ? 'tight' : 'laid');
+
+const found = new Map<string, readonly Change[]>();
 /** Every wrong form of a knot that has a shape, in the entry's order. @throws unknown-knot */
-export function changesOf(knot: string): Change[] {
+export function changesOf(knot: string): readonly Change[] {
+  const before = found.get(knot);
+  if (before) return before;
   const { entry } = knotById(knot);
   const shown = faultsWithShape(knot);
-  return entry.faults
+  const all = entry.faults
     .filter((f) => shown.includes(f.id))
     .map(({ id, name }): Change => {
       const part = partOfFault({ id });
-      const elsewhere = part === 'set' || part === 'tied-to' || part === 'loaded-end';
+      const elsewhere = onlyWhenSet(id) || part === 'loaded-end';
       const { centre, radius } = differingPlace(knot, 'right', id, 'laid');
-      return { fault: id, name, part, state: part === 'set' || part === 'tied-to' ? 'tight' : 'laid', where: elsewhere || radius > LARGEST_RING ? null : { x: centre[0], y: centre[1], radius } };
+      return { fault: id, name, part, state: stateOfChange(id), where: elsewhere || radius > LARGEST_RING ? null : { x: centre[0], y: centre[1], radius } };
     });
+  found.set(knot, all);
+  return all;
 }

@@ -3,7 +3,7 @@ import { knotById, shapeOf } from '../knots/catalogue';
 import { withCrossingsReversed } from '../knots/operations';
 import type { ShapeComponent } from '../knots/stored';
 import type { Fault, PullGrade } from '../knots/types';
-import { changesOf } from './changes';
+import { stateOfChange } from './changes';
 import type { Name } from './forms';
 import { identify, type Identified } from './identify';
 
@@ -54,8 +54,8 @@ export interface Touched {
  * @throws as withTouched, and what identifying throws of the changed shape
  */
 export function touched(knot: string, crossings: readonly number[], form = 'right'): Touched {
-  const change = crossings.length > 0 ? undefined : changesOf(knot).find((c) => c.fault === form);
-  const components = change ? shapeOf(knot, form, change.state) : withTouched(knot, crossings, form);
+  const whole = crossings.length === 0 ? knotById(knot).entry.faults.find((f) => f.id === form) : undefined;
+  const components = whole ? shapeOf(knot, form, stateOfChange(whole.id)) : withTouched(knot, crossings, form);
   const identified = identify(components);
   return { components, identified, known: identified.matches.map(knownOf) };
 }

@@ -24,7 +24,7 @@ export const everyRule = (): { id: string; text: string; source: string; of: str
   const own = new Map<string, { id: string; text: string; source: string; of: string | null }>();
   for (const id of PROFILE_IDS) {
     const p: Profile = shippedProfile(id);
-    for (const k of p.tieIn) if (k.says !== 'named' && !own.has(k.rule)) own.set(k.rule, { id: k.rule, text: k.text, source: k.source, of: 'every shipped rule set' });
+    for (const k of p.tieIn) if (k.says !== 'named') own.set(k.rule, { id: k.rule, text: k.text, source: k.source, of: [own.get(k.rule)?.of, p.name].filter(Boolean).join(', ') });
   }
   const told = [...RULES, OWN_STOPPER_RULE, PURPOSE_RULE].map(({ id, text, source }) => ({ id, text, source, of: null }));
   const passes = [

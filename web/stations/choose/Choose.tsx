@@ -58,18 +58,22 @@ function Card({ s, place, of, job, name, family, checked }: { s: Suited; place: 
   );
 }
 
-/** The kept job that the address names: taken once, then it is the job that goes along. */
+/** The kept job that the address names: taken once and out of the address, so that coming back does not undo what was changed since. */
 function useJobOfTheAddress(): { name: string | null; error: unknown } {
   const send = useSend();
-  const id = useSearchParams()[0].get('job');
+  const [search, setSearch] = useSearchParams();
+  const id = search.get('job');
+  const [name, setName] = useState<string | null>(null);
   const { data, error } = useKeptJobQuery(id ?? '', { skip: id === null });
   const taken = useRef<string | null>(null);
   useEffect(() => {
     if (!data || data.id !== id || taken.current === id) return;
     taken.current = id;
     send(jobOpened({ job: data.job, rope: null, knot: null }));
-  });
-  return { name: data && data.id === id ? data.name : null, error: id === null ? undefined : error };
+    setName(data.name);
+    setSearch({}, { replace: true });
+  }, [data, id, send, setSearch]);
+  return { name, error: id === null ? undefined : error };
 }
 
 function KeepJob() {

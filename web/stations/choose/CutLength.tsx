@@ -6,6 +6,7 @@ import type { z } from 'zod';
 import type { cutLengthBody } from '../../../contract';
 import { refusalText, useCutLengthQuery, useKnotsQuery, useSessionQuery } from '../../store/api';
 import { useApp } from '../../store';
+import { LOOP_JOINTS } from '../../../core/choose/job';
 import { lengthText } from '../../../core/units';
 import { NumberField, typed, within } from '../../parts/NumberField';
 import { CAUTION } from '../../parts/words';
@@ -13,8 +14,6 @@ import { CAUTION } from '../../parts/words';
 type Body = z.input<typeof cutLengthBody>;
 const KINDS = { loop: 'A loop of cord', 'eye-to-eye': 'A cord with two nooses', 'round-a-post': 'Round a post or tree' } as const;
 type Kind = keyof typeof KINDS;
-/** Joints that close a loop; tape by its width. */
-const JOINTS = ['double-fishermans', 'triple-fishermans', 'figure-eight-bend', 'water-knot'] as const;
 const upTo10 = (mm: number) => Math.ceil(mm / 10) * 10;
 
 export function CutLength() {
@@ -51,7 +50,7 @@ export function CutLength() {
             </>
           ) : (
             <>
-              {kind === 'loop' ? <Form.Group controlId="joint" className="wide"><Form.Label>Closed by</Form.Label><Form.Select value={joint} onChange={(e) => setJoint(e.target.value)}>{JOINTS.map((j) => <option key={j} value={j}>{names?.find((k) => k.id === j)?.names[0] ?? j}</option>)}</Form.Select></Form.Group> : null}
+              {kind === 'loop' ? <Form.Group controlId="joint" className="wide"><Form.Label>Closed by</Form.Label><Form.Select value={joint} onChange={(e) => setJoint(e.target.value)}>{LOOP_JOINTS.map((j) => <option key={j} value={j}>{names?.find((k) => k.id === j)?.names[0] ?? j}</option>)}</Form.Select></Form.Group> : null}
               <NumberField id="across" label={joint === 'water-knot' && kind === 'loop' ? 'Width of the tape, mm' : 'Cord, mm'} text={across} onChange={setAcross} least={2} most={kind === 'loop' ? 40 : 20} />
               <NumberField id="long" label={kind === 'loop' ? 'Once round the finished loop, mm' : 'From eye to eye, set, mm'} text={long} onChange={setLong} least={1} most={20_000} />
               {kind === 'eye-to-eye' ? <Form.Check className="wide" type="checkbox" id="stoppers" checked={stoppers} onChange={(e) => setStoppers(e.target.checked)} label="A stopper in each tail" /> : null}
