@@ -183,7 +183,7 @@ const TELLING: readonly string[] = ['alone', 'second alone', 'eye', 'each with i
 /** Forms whose figures the specimen has, nearest first. */
 function byFigures(p: Prepared, evidence: Evidence): Candidate[] {
   return knownForms()
-    .filter((k) => couldBe(k, p) && !k.plain && !fallsApart(k.form) && !SIZES.includes(k.form.form) && k.form.form !== 'gate-to-brake')
+    .filter((k) => couldBe(k, p) && !k.plain && !fallsApart(k.form) && !SIZES.includes(k.form.form))
     .flatMap((k): Candidate[] => {
       const wanted = ringsOf(k);
       if (wanted === 0 && p.laid.rings.some((_, n) => Number(evidence[`turns in ring ${n + 1}`]?.[0]?.as ?? 0) > 1)) return [];
@@ -211,8 +211,8 @@ function thingsLie(c: Candidate, p: Prepared, lies: boolean): { agree: boolean; 
   for (const t of shapeOf(c.known.form.knot, c.known.form.form, c.state)) {
     if (t.role === 'ring' && t.marks?.gate && knotById(c.known.form.knot).entry.family === 'hitch') {
       const [gate] = p.laid.gates;
-      // in a foreign drawing it may lie anywhere
-      if (!gate || !lies) needs.push('gate');
+      // in a foreign drawing that fits badly it may lie anywhere
+      if (!gate || (!lies && c.fit.apart > DECIDES)) needs.push('gate');
       else if (distance(c.fit.lay(middle(t.points, t.marks.gate)), gate) > 3) agree = false;
     }
     if (t.role === 'host' && t.marks?.standing) {
@@ -347,6 +347,7 @@ function decidedBy(all: readonly Candidate[]): string {
   const names = all.flatMap((c) => c.known.form.names);
   if (names.some((n) => n.fault === 'other-ends-loaded')) return 'which end is loaded';
   if (names.some((n) => n.fault === 'pair-crossed' || n.fault === 'pair-twisted' || n.fault === 'strands-crossed')) return 'whether the strands of each pair lie side by side all the way';
+  if (names.some((n) => n.fault === 'gate-to-brake')) return 'on which side the gate lies';
   if (names.some((n) => n.fault === 'crossed-wraps')) return 'whether every wrap lies beside the next';
   return 'how the strands lie beside each other';
 }

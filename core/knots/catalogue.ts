@@ -26,6 +26,9 @@ export function knotById(id: string): CatalogueKnot {
 /** How a fault of a knot is made of its right form; undefined where it is laid by itself, or has no shape. */
 const madeOf = (id: string, fault: string): Made | undefined => knotById(id).entry.faults.find((f) => f.id === fault)?.made;
 
+/** By which a cord loop is closed. */
+const JOINT_OF_A_CORD = 'double-fishermans';
+
 /**
  * A stored form.
  * @param form 'right', a fault id, or `wraps-N` where the knot can be tied with more wraps
@@ -39,7 +42,7 @@ export function storedForm(id: string, form: string): BakedForm {
   if (!found) throw fault('unknown-fault', { knot: id, fault: form });
   // drawn up, a large eye is baked; laid, it is drawn out of the author's
   if (form === 'eye-too-large') return { ...found, laid: withDeeperEye(found.laid, LARGE_EYE_EXTRA_ROPE_DIAMETERS) };
-  return isChange(made) ? changedForm(found, made) : found;
+  return isChange(made) ? changedForm(found, made, () => storedForm(JOINT_OF_A_CORD, 'right')) : found;
 }
 
 /** Fault ids that have a computed shape. */

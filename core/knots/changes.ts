@@ -5,6 +5,7 @@
  */
 import { arcLengths, nearestIndex, resample, type Point3 } from '../curve';
 import { pointsOf, type BakedForm, type BakedRope, type BakedShape, type ShapeComponent, type ShapeMarks } from './stored';
+import { withJoint } from './joints';
 import type { Made } from './types';
 
 /** Length of tail in the picture of a tail that is too short. */
@@ -122,9 +123,11 @@ const withThings = (form: BakedForm, change: (things: readonly ShapeComponent[])
 /** Whether the fault is a change of a stored form, and not a form laid by itself or another knot's. */
 export const isChange = (made: Made | undefined): made is Exclude<Made, { readonly by: 'knot' }> => made !== undefined && made.by !== 'knot';
 
-/** A stored form with one thing changed. */
-export function changedForm(form: BakedForm, made: Exclude<Made, { readonly by: 'knot' }>): BakedForm {
+/** A stored form with one thing changed. @param bend the joint by which a cord loop is closed, drawn up */
+export function changedForm(form: BakedForm, made: Exclude<Made, { readonly by: 'knot' }>, bend: () => BakedForm): BakedForm {
   switch (made.by) {
+    case 'joint-tied-in':
+      return withJoint(form, bend(), made.place);
     case 'ends-exchanged':
       return endsExchanged(form, made.ropes);
     case 'tail-cut':

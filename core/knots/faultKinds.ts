@@ -3,9 +3,9 @@ import type { Fault, FaultId } from './types';
 
 export type FaultKind = 'path' | 'load' | 'wraps' | 'object' | 'measure';
 
-const WRAPS: readonly FaultId[] = ['turns-short', 'turns-one-more', 'one-wrap-short', 'crossed-wraps', 'turns-reversed', 'clip-carries', 'coils-opposite', 'mirrored-loops'];
+const WRAPS: readonly FaultId[] = ['turns-short', 'turns-one-more', 'one-wrap-short', 'crossed-wraps', 'turns-reversed', 'clip-carries', 'coils-opposite', 'mirrored-loops', 'joint-in-wraps'];
 const LOAD: readonly FaultId[] = ['other-ends-loaded', 'points-wrong-way', 'standing-side-slipped', 'offset-eight', 'thief', 'hitch-upside-down'];
-const OBJECT: readonly FaultId[] = ['one-harness-point', 'gate-to-brake', 'not-clipped', 'post-too-thin', 'one-bight-clipped'];
+const OBJECT: readonly FaultId[] = ['one-harness-point', 'gate-to-brake', 'not-clipped', 'post-too-thin', 'one-bight-clipped', 'joint-on-clip', 'false-eye-clipped'];
 const MEASURE: readonly FaultId[] = ['loose', 'tail-short', 'tail-long', 'eye-too-large', 'ears-unequal', 'uneven-legs'];
 
 /** Of a fault that has a shape. */
@@ -34,14 +34,14 @@ export function partOfFault(f: Pick<Fault, 'id'>): Part {
 }
 
 const BY_ID: Partial<Record<FaultId, string>> = {
-  'false-butterfly': 'second twist the other way', 'stopper-gap': 'stopper slid away', 'stopper-wrong-face': 'round another strand', 'eye-pulled-through': 'eye pulled back', 'nip-reversed': 'crossing reversed', 'tail-outside-eye': 'tail to the other side', 'wrong-lane': 'wrong lane at one pass', 'pair-crossed': 'pair swapped', 'pair-twisted': 'pair swapped',
+  'false-eye-clipped': 'clip in another loop', 'false-butterfly': 'second twist the other way', 'stopper-gap': 'stopper slid away', 'stopper-wrong-face': 'round another strand', 'eye-pulled-through': 'eye pulled back', 'nip-reversed': 'crossing reversed', 'tail-outside-eye': 'tail to the other side', 'wrong-lane': 'wrong lane at one pass', 'pair-crossed': 'pair swapped', 'pair-twisted': 'pair swapped',
   'strands-crossed': 'pair swapped', 'load-strand-outside': 'lanes exchanged', 'half-finished': 'path left off', 'lock-not-through-collar': 'tail past the collar', 'third-strand-astray': 'wrong lane at one pass', 'turns-short': 'wrap dropped', 'one-wrap-short': 'wrap dropped', 'turns-one-more': 'wrap added',
   'crossed-wraps': 'wraps crossed', 'turns-reversed': 'turn reversed', 'mirrored-loops': 'loop mirrored', 'coils-opposite': 'turn reversed', 'reversed-buntline': 'turns worked the other way', 'not-tucked': 'last pass left out', 'not-through-bight': 'last pass left out', 'slip-not-caught': 'crossings reversed',
   'overhand-missing': 'last part left out', 'half-hitch-missing': 'last part left out', 'half-hitch-misplaced': 'crossing reversed', 'fold-missed': 'fold left out', 'ears-crossed': 'eyes exchanged', 'ears-unequal': 'eye drawn out', 'eye-too-large': 'eye drawn out', 'offset-eight': 'other end loaded', granny: 'second half tied the first way', thief: 'other end loaded',
   'bight-from-tail': 'bight from the other strand', 'tail-from-wrong-side': 'entered from the wrong face', 'overhand-turned': 'crossing reversed', 'strand-between-legs': 'crossing reversed', 'loop-open': 'crossing reversed', 'one-bight-clipped': 'one bight left out', 'clip-carries': 'wraps dropped', 'post-too-thin': 'post exchanged',
 };
 const BY_MADE = {
-  knot: 'is another form', 'ends-exchanged': 'other end loaded', 'tail-cut': 'tail short', 'tail-lengthened': 'tail long', 'leg-lengthened': 'one leg longer', 'turned-upside-down': 'turned upside down', 'gate-turned': 'gate turned', unclipped: 'clip taken off', 'not-set': 'not set', 'one-point': 'one harness point only',
+  knot: 'is another form', 'ends-exchanged': 'other end loaded', 'joint-tied-in': 'joint tied in there', 'tail-cut': 'tail short', 'tail-lengthened': 'tail long', 'leg-lengthened': 'one leg longer', 'turned-upside-down': 'turned upside down', 'gate-turned': 'gate turned', unclipped: 'clip taken off', 'not-set': 'not set', 'one-point': 'one harness point only',
 } as const;
 
 /** The operation in words. @param laid whether the fault is laid as a form of its own */

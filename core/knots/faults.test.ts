@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { distance, segmentDistance, type Point3 } from '../curve';
+import { distance, middleOf, segmentDistance, type Point3 } from '../curve';
 import { crossingsSeenFrom, FRONT } from '../topology';
 import { refuses } from '../topology/testing/curves';
 import { CATALOGUE } from '.';
@@ -134,7 +134,7 @@ describe('the other end loaded', () => {
     }
     // and back again
     const once = storedForm(knot, fault);
-    expect(changedForm(once, made)).toEqual(storedForm(knot, 'right'));
+    expect(changedForm(once, made, () => once)).toEqual(storedForm(knot, 'right'));
   });
 });
 
@@ -144,4 +144,55 @@ test('upside down: the hitch is turned, the rope it grips is not', () => {
     expect(wrong.find((c) => c.role === 'host')).toEqual(right.find((c) => c.role === 'host'));
     expect(wrong[0]!.points).toEqual(right[0]!.points.map(([x, y, z]): Point3 => [0 - x, 0 - y, z]));
   }
+});
+
+describe('the joint of a cord tied in where it must not be', () => {
+  const CASES = ['prusik', 'klemheist', 'autoblock'].flatMap((knot) => STATES.map((state) => [knot, state] as const));
+  const off = (p: Point3, line: readonly Point3[]) => Math.min(...line.slice(1).map((q, i) => segmentDistance(p, p, line[i]!, q)));
+  const nodesNear = (line: readonly Point3[], other: readonly Point3[]) => line.map((p) => off(p, other) < 0.12);
+
+  test.each(CASES)('%s %s: in the wraps, every other strand and the gripped rope lie as in the right form', (knot, state) => {
+    const [right, wrong] = [shapeOf(knot, 'right', state), shapeOf(knot, 'joint-in-wraps', state)];
+    expect(wrong.find((c) => c.role === 'host')).toEqual(right.find((c) => c.role === 'host'));
+    const host = right.find((c) => c.role === 'host')!;
+    const onHost = right[0]!.points.filter((p) => off(p, host.points) < host.diameter / 2 + 1.2);
+    const same = nodesNear(onHost, wrong[0]!.points);
+    // one stretch is another, about the joint; all else is there
+    expect(same.filter((s) => s).length).toBeGreaterThan(0.75 * same.length);
+    const gone = same.flatMap((s, i) => (s ? [] : [i]));
+    expect(gone.length).toBeGreaterThan(4);
+    expect(gone.at(-1)! - gone[0]! + 1).toBeLessThanOrEqual(gone.length + 6);
+  });
+
+  test.each(CASES)('%s %s: it is a real joint, both tails stand out of it, and nothing runs into anything', (knot, state) => {
+    for (const [fault, at] of [['joint-in-wraps', 'host'], ['joint-on-clip', 'ring']] as const) {
+      const [rope, ...things] = shapeOf(knot, fault, state);
+      const { points, marks } = rope!;
+      expect(rope!.closed).toBe(false);
+      const [first, last] = [marks!.standing![1], marks!.tail![0]];
+      // both ends are at the joint, and the joint at the host or at the ring
+      const middle = points[0]!.map((c, j) => (c + points.at(-1)![j]!) / 2) as unknown as Point3;
+      expect(distance(points[0]!, points.at(-1)!)).toBeLessThan(12);
+      const thing = things.find((o) => o.role === at)!;
+      const ring = middleOf(thing.points);
+      expect(at === 'host' ? off(middle, thing.points) : distance(middle, ring) - distance(thing.points[0]!, ring)).toBeLessThan(at === 'host' ? 6.5 : 1);
+      expect(first).toBeGreaterThan(1);
+      expect(last).toBeLessThan(points.length - 2);
+      // each barrel winds round the other strand: many crossings near each end
+      const passes = crossingsSeenFrom([{ points, closed: false }], [0.3, 0.2, 1]).passes.map((p) => p.at);
+      expect(passes.filter((p) => p < 60).length).toBeGreaterThan(8);
+      const apart = Math.min(...points.flatMap((p, i) => points.slice(i + 8).map((q) => distance(p, q))));
+      expect(apart).toBeGreaterThan(0.75);
+      for (const o of things) expect(Math.min(...points.map((p) => off(p, o.points)))).toBeGreaterThan((1 + o.diameter) / 2 - 0.2);
+    }
+  });
+});
+
+test('clipped into the tail loop: the clip is linked with the loop that the tail makes, and not with the eye', () => {
+  const [rope, clip] = shapeOf('bowline-yosemite', 'false-eye-clipped', 'tight');
+  const eye = rope!.marks!.eye! as number;
+  const middleOfClip = middleOf(clip!.points);
+  const nearest = rope!.points.reduce((best, p, i) => (distance(p, clip!.points.reduce((a, q) => (q[1] > a[1] ? q : a))) < distance(rope!.points[best]!, clip!.points.reduce((a, q) => (q[1] > a[1] ? q : a))) ? i : best), 0);
+  expect(nearest).toBeGreaterThan(eye + 20);
+  expect(Math.min(...rope!.points.slice(eye - 8, eye + 9).map((p) => distance(p, middleOfClip)))).toBeGreaterThan(2);
 });

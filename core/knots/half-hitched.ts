@@ -20,6 +20,12 @@ const AWAY_FROM_IT: readonly Key[] = [
   [-765, 0, 1.3], [-790, -0.05, 1.9], [-800, -0.05, 2.9],
 ];
 
+/** The second turn taken round the leg that comes back as well: outside it where it passes it, at 90 degrees. */
+const ROUND_THE_LEG_TOO: readonly Key[] = [[-555, -1, 1.2], [-590, -1.05, 2], [-612, -1.1, 2.9], [-630, -1.1, 3.25], [-648, -1.05, 2.9], [-670, -0.95, 2], [-695, -0.7, 1.3], [-715, -0.35, TURN], [-735, -0.1, TURN]];
+
+/** Toward the eye, the second turn round both the standing part and the leg that comes back. */
+export const secondTurnRoundBoth = (): Key[] => [...TOWARD_THE_EYE.filter(([t]) => t > -555), ...ROUND_THE_LEG_TOO, ...TOWARD_THE_EYE.filter(([t]) => t < -735)].map(([t, h, r]): Key => [t, h * ROOM, r * ROOM]);
+
 /** @param toward -1 the second turn nearer the eye (which hangs below), 1 farther from it */
 export const twoTurnsRound = (toward: 1 | -1): Key[] => (toward < 0 ? TOWARD_THE_EYE : AWAY_FROM_IT).map(([t, h, r]): Key => [t, h * ROOM, r * ROOM]);
 

@@ -51,6 +51,7 @@ export type PointVerdict = 'take-out-and-retie' | 'put-right' | 'remark';
 export type Made =
   | { readonly by: 'knot'; readonly knot: string; readonly form?: string }
   | { readonly by: 'ends-exchanged'; readonly ropes: readonly (0 | 1)[] }
+  | { readonly by: 'joint-tied-in'; readonly place: 'wraps' | 'clip' }
   | { readonly by: 'tail-cut' | 'tail-lengthened' | 'leg-lengthened' | 'turned-upside-down' | 'gate-turned' | 'unclipped' | 'not-set' | 'one-point' };
 
 export interface Fault {

@@ -25,7 +25,7 @@ export const entry = {
   check_points: [
     point('name', 'Is the tail trapped between the hitch and the clip?', 'The second turn lies nearer the clip than the first.', 'worked toward the clip', seen('front'), [wrong('reversed-buntline', 'worked away from the clip: two half hitches', seen('front', 'reversed-buntline')), wrong('another-knot', 'something else')]),
     point('front', 'Front: a clove round the standing part, its cross between the turns?', 'Two turns and one strand across both.', 'two turns, one across', seen('front'), [wrong('reversed-buntline', 'the tail sits on top', seen('front', 'reversed-buntline'))], { count: { of: 'turns round the standing part', is: 'two' } }),
-    point('back', 'Turn it over. Two turns, one above the other?', 'They lie round the standing part only, not round the returning leg.', 'two turns', seen('back'), [wrong('turns-three-strands', 'a turn takes in the returning leg')]),
+    point('back', 'Turn it over. Two turns, one above the other?', 'They lie round the standing part only, not round the returning leg.', 'two turns', seen('back'), [wrong('turns-three-strands', 'a turn takes in the returning leg', seen('back', 'turns-three-strands'))]),
     tailPoint('From where it leaves the hitch; a termination hitch.'),
     point('set', 'Snug, and bounced with body weight?', 'It must slide shut and stay.', 'snug', seen('front'), [wrong('loose', 'loose: strands stand apart', seen('front', 'right', 'dressed'))]),
     point('object', 'Does it go through the clip once, and close on it?', 'One rope thickness. Ask how many fit.', 'through, and shut', seen('front'), [wrong('other-ends-loaded', 'it does not close on the clip')]),

@@ -7,12 +7,13 @@ import { NODE_SPACING } from '../../rope';
 import { nodesOf, wound } from '../authoring';
 import type { LaidForms, LaidKnot } from '../laid';
 import { asThing, karabinerIn } from '../objects';
-import { twoTurnsRound } from '../half-hitched';
+import { secondTurnRoundBoth, twoTurnsRound } from '../half-hitched';
+import type { Key } from '../wraps';
 
 const EYE_Y = -20;
 
-function onClip(toward: 1 | -1): LaidKnot {
-  const turns = wound(twoTurnsRound(toward).map(([angle_deg, height, radius]) => ({ angle_deg, height, radius })), 1.7);
+function onClip(keys: readonly Key[]): LaidKnot {
+  const turns = wound(keys.map(([angle_deg, height, radius]) => ({ angle_deg, height, radius })), 1.7);
   const from = turns[0]!;
   const eye = splineThrough([[0, -9, 0], [-1, -11.4, 0], [-4, -16, 0], [0, EYE_Y, 0], [4.4, -16, 0], [4, -11.6, 0], from]);
   const end = turns.at(-1)!;
@@ -41,4 +42,4 @@ function onClip(toward: 1 | -1): LaidKnot {
   };
 }
 
-export const forms = { right: () => onClip(-1), 'reversed-buntline': () => onClip(1) } satisfies LaidForms;
+export const forms = { right: () => onClip(twoTurnsRound(-1)), 'reversed-buntline': () => onClip(twoTurnsRound(1)), 'turns-three-strands': () => onClip(secondTurnRoundBoth()) } satisfies LaidForms;

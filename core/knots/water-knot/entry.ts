@@ -22,8 +22,8 @@ export const entry = {
   ],
   check_points: [
     point('name', 'An overhand in tape, followed the opposite way: a tail at either end?', 'The second tape enters where the first end left.', 'a tail at either end', seen('front'), [wrong('another-knot', 'both tails on one side, or something else')]),
-    point('front', 'Front: flat on flat, no twist?', 'Two tapes lie one on the other along the whole way.', 'flat on flat', seen('front'), [wrong('tape-twisted', 'a tape turns over inside')], { count: { of: 'tapes at each place', is: 'two, flat' } }),
-    point('back', 'Turn it over. Flat on flat again?', 'No edge stands up.', 'flat on flat', seen('back'), [wrong('tape-twisted', 'a tape turns over inside')]),
+    point('front', 'Front: flat on flat, no twist?', 'Two tapes lie one on the other along the whole way.', 'flat on flat', seen('front'), [wrong('tape-twisted', 'a tape turns over inside', seen('front', 'tape-twisted'))], { count: { of: 'tapes at each place', is: 'two, flat' } }),
+    point('back', 'Turn it over. Flat on flat again?', 'No edge stands up.', 'flat on flat', seen('back'), [wrong('tape-twisted', 'a tape turns over inside', seen('back', 'tape-twisted'))]),
     tailPoint('Both tails, each from where it leaves the knot. They creep: measure them every time.'),
     point('stopper', 'Is there the backup that the rule set asks, on both sides?', 'An overhand of each tail round the tape beside it.', 'backed on both sides', seen('front'), [wrong('stopper-missing', 'a side has none')]),
     setPoint('front', 'both standing parts and both tails'),

@@ -58,18 +58,31 @@ function folded(all: readonly Crease[], along: number, across: number, above: nu
 /** Turned so that the tapes leave to left and right and the flat face is seen, centred. */
 type Turn = (p: Point3) => Point3;
 
-function tape(all: readonly Crease[], from: number, to: number, above: number, turn: Turn, backwards: boolean): ComposedRope {
+/** Where the second tape turns over, along the strip: it lies outermost there, its edge stands up off the other. */
+const TURNS_OVER = [-0.72 * WIDTH, 0] as const;
+
+/** How far a tape has turned over at a place of the strip, radians. */
+function turnedOver(s: number): number {
+  const t = Math.min(1, Math.max(0, (TURNS_OVER[1] - s) / (TURNS_OVER[1] - TURNS_OVER[0])));
+  return Math.PI * t * t * (3 - 2 * t);
+}
+
+function tape(all: readonly Crease[], from: number, to: number, above: number, turn: Turn, backwards: boolean, twisted = false): ComposedRope {
   const n = Math.round((to - from) / STEP);
   const places = Array.from({ length: n + 1 }, (_, i) => from + ((to - from) * i) / n);
   if (backwards) places.reverse();
-  const at = (s: number, u: number) => turn(folded(all, s, u, above));
+  const at = (s: number, u: number) => {
+    const over = twisted ? turnedOver(s) : 0;
+    const up = Math.sign(above) * ((WIDTH / 2) * Math.sin(over));
+    return turn(folded(all, s, u * Math.cos(over), above + up + u * Math.sin(over)));
+  };
   const points = places.map((s) => at(s, 0));
   const across = places.map((s) => unit(subtract(at(s, 0.01), at(s, -0.01))));
   const knot = places.flatMap((s, i) => (s > -0.9 * WIDTH && s < all.at(-1)!.at + 1.1 * WIDTH ? [i] : []));
   return { points, first: knot[0]!, last: knot.at(-1)!, tape: { width: WIDTH, thickness: 1, across } };
 }
 
-function inOneState(state: ShapeState): { rope: ComposedRope; second: ComposedRope } {
+function inOneState(state: ShapeState, twisted: boolean): { rope: ComposedRope; second: ComposedRope } {
   const gap = APART[state];
   const { all, end } = creases(gap);
   // middle of the knot, and the line between its two ends, laid across the page
@@ -85,15 +98,15 @@ function inOneState(state: ShapeState): { rope: ComposedRope; second: ComposedRo
   };
   return {
     rope: tape(all, -LEG, end + 0.9 * WIDTH + TAIL, gap / 2, turn, false),
-    second: tape(all, -0.9 * WIDTH - TAIL, end + LEG, -gap / 2, turn, true),
+    second: tape(all, -0.9 * WIDTH - TAIL, end + LEG, -gap / 2, turn, true, twisted),
   };
 }
 
-function water(): ComposedKnot {
-  const states = { laid: inOneState('laid'), dressed: inOneState('dressed'), tight: inOneState('tight') };
+function water(twisted = false): ComposedKnot {
+  const states = { laid: inOneState('laid', twisted), dressed: inOneState('dressed', twisted), tight: inOneState('tight', twisted) };
   const inKnot = Math.round(creases(APART.tight).end + 2 * WIDTH);
   // how hard it is set is not computed for tape: a tenth more where it lies loosely
   return { composed: states, inKnot: { low: inKnot, value: inKnot, high: Math.ceil(inKnot * 1.1) } };
 }
 
-export const forms = { right: water } satisfies LaidForms;
+export const forms = { right: () => water(), 'tape-twisted': () => water(true) } satisfies LaidForms;
