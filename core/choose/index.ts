@@ -6,3 +6,4 @@ export { CAUGHT, DEVICES, passage, PASSING_RESULTS, SHIPPED_TRIALS, type Passing
 export { ropeNeeded, type RopeNeeded, type RopeQuestion } from './ropeNeeded';
 export { whatElse, withElse, type WhatElse } from './whatElse';
 export { OWN_STOPPER_RULE, PURPOSE_RULE, RULES, WEIGHTS, type Rule } from './rules';
+export { pullBetween, PULLS_ASKED, pullsFor, SHOWN_FOR, STRAND_WORDS, strandAt, strandOf, STRANDS, strandsPulled, strandsThere, type Strand, type StrandedComponent } from './strands';

@@ -5,6 +5,7 @@ import type { z } from 'zod';
 import type { chooseReply } from '../../../contract';
 import { v4 } from '../../parts/uuid';
 import type { Job } from '../../../core/choose/job';
+import { pullsFor } from '../../../core/choose/strands';
 import { withElse } from '../../../core/choose/whatElse';
 import { across_mm } from '../../../core/knots/sizes';
 import type { Family } from '../../../core/knots/types';
@@ -125,7 +126,7 @@ export function Choose() {
           <h1 className="visually-hidden">Choose a knot</h1>
           {address.name ? <p className="quiet m-0">Kept as <b>{address.name}</b></p> : address.error ? <p className="notice no mb-2">{refusalText(address.error)}</p> : null}
           <div className="sentence">
-            For <Fill label="Purpose" value={job.purpose} options={PURPOSE_WORDS} onPick={(purpose) => set({ purpose })} /> to{' '}
+            For <Fill label="Purpose" value={job.purpose} options={PURPOSE_WORDS} onPick={(purpose) => set({ purpose, pulls: pullsFor(purpose, job.pulls) })} /> to{' '}
             <Fill label="Object" value={job.object} options={OBJECT_WORDS} onPick={(object) => set({ object })} /> with <RopeFill />, its end{' '}
             <Fill label="End of the rope" value={job.end_free ? 'free' : 'fixed'} options={{ free: 'free', fixed: 'not free' }} onPick={(v) => set({ end_free: v === 'free' })} />, to be undone{' '}
             <Fill label="Untying" value={job.untie} options={UNTIE_WORDS} onPick={(untie) => set({ untie })} />, looked at by{' '}
@@ -135,7 +136,7 @@ export function Choose() {
             <Fill label="Must pass" value={several ? 'several' : (job.must_pass[0] ?? 'none')} options={passes} onPick={(v) => { if (v !== 'several') set({ must_pass: v === 'none' ? [] : [v as Job['must_pass'][number]] }); }} />.
           </div>
         </div>
-        <Pulls pulls={job.pulls} onChange={(pulls) => set({ pulls })}>
+        <Pulls purpose={job.purpose} pulls={job.pulls} onChange={(pulls) => set({ pulls })}>
           <IfSomethingFails job={job} onYes={(asked) => { const { pulls, must_pass } = withElse(job, asked); set({ pulls, must_pass }); }} />
         </Pulls>
       </div>

@@ -1,12 +1,15 @@
-import type { ReactNode } from 'react';
+import { useEffect, useRef, useState, type PointerEvent, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
+import { pullBetween, PULLS_ASKED, SHOWN_FOR, STRAND_WORDS, strandAt, strandOf, strandsPulled, strandsThere, type Strand } from '../../../core/choose/strands';
 import { whatElse, type WhatElse } from '../../../core/choose/whatElse';
 import type { Job } from '../../../core/choose/job';
+import { touchedPoint, useSvg } from '../../parts/svg';
+import { useTheme } from '../../parts/theme';
 import { PULL_WORDS } from '../../parts/words';
+import { useShapeQuery } from '../../store/api';
 
 type Pull = Job['pulls'][number];
-const SHORT: Readonly<Partial<Record<Pull, string>>> = { 'standing-eye': 'standing – eye', 'tail-eye': 'tail – eye', ring: 'eye apart', through: 'standing – tail', cross: 'one end across' };
-const SHOWN: readonly Pull[] = ['standing-eye', 'tail-eye', 'ring', 'through', 'cross'];
+const SHORT: Readonly<Record<Pull, string>> = { 'standing-eye': 'standing – eye', 'tail-eye': 'tail – eye', ring: 'eye apart', through: 'standing – tail', cross: 'one end across', all: 'all at once', up: 'up', down: 'down' };
 
 /** What else could come: each is asked, a yes goes into the job. */
 export function IfSomethingFails({ job, onYes }: { readonly job: Pick<Job, 'purpose' | 'pulls' | 'must_pass'>; readonly onYes: (asked: WhatElse) => void }) {
@@ -20,31 +23,61 @@ export function IfSomethingFails({ job, onYes }: { readonly job: Pick<Job, 'purp
   );
 }
 
-/** Which strands may ever be pulled: arrows on the thing itself, switched by the buttons below it. At least one stays. */
-export function Pulls({ pulls, onChange, children }: { pulls: readonly Pull[]; onChange: (pulls: Pull[]) => void; children?: ReactNode }) {
+/** The thing itself, as it is computed: touch a strand, then what it is pulled against; strands that may be pulled light up. */
+function TouchedPulls({ purpose, pulls, onPull }: { readonly purpose: Job['purpose']; readonly pulls: readonly Pull[]; readonly onPull: (pull: Pull) => void }) {
+  const theme = useTheme();
+  const knot = SHOWN_FOR[purpose];
+  const box = useRef<HTMLDivElement>(null);
+  const svg = useSvg(`/api/v1/knots/${knot}/picture.svg?state=tight&crop=whole&size=300&theme=${theme}`);
+  const shape = useShapeQuery({ id: knot, state: 'tight' }).data?.components;
+  const [first, setFirst] = useState<Strand | null>(null);
+  const [none, setNone] = useState<string | null>(null);
+  const asked = PULLS_ASKED[purpose];
+  useEffect(() => { setFirst(null); setNone(null); }, [knot]);
+  useEffect(() => {
+    if (!shape || !box.current) return;
+    const lit = strandsPulled(pulls, strandsThere(shape));
+    const gripped = shape.some((c) => c.role === 'host');
+    for (const piece of box.current.querySelectorAll<SVGElement>('[data-component]')) {
+      const of = shape.find((c) => c.name === piece.dataset['component']);
+      const strand = of ? strandOf(of, Number(piece.dataset['from']), Number(piece.dataset['to']), gripped) : null;
+      piece.classList.toggle('lit', strand !== null && lit.includes(strand));
+      piece.classList.toggle('picked', strand !== null && strand === first);
+    }
+  }, [shape, svg, pulls, first]);
+  const touch = (e: PointerEvent) => {
+    const at = touchedPoint(box.current, e);
+    const strand = at && shape ? strandAt(shape, at.x, -at.y) : null;
+    if (!strand) return;
+    setNone(null);
+    if (first === null) return setFirst(strand);
+    const pull = pullBetween(first, strand);
+    setFirst(null);
+    if (pull && asked.includes(pull)) onPull(pull);
+    else setNone(`${STRAND_WORDS[first]} against ${first === strand ? 'itself' : STRAND_WORDS[strand]}: no pull that is asked here`);
+  };
+  return (
+    <>
+      {/* the buttons below do the same by key */}
+      <div ref={box} className="touch-pull" data-testid="touched-pulls" onPointerUp={touch} role="img" aria-label="The knot; strands that may be pulled are lit" dangerouslySetInnerHTML={{ __html: svg ?? '' }} />
+      <p className="small quiet text-center m-0" aria-live="polite">{first ? <><b>{STRAND_WORDS[first]}</b> – against what? Touch that.</> : none ?? 'Touch a strand, then what it is pulled against.'}</p>
+    </>
+  );
+}
+
+/** Which strands may ever be pulled: touched on the thing itself, or switched by the buttons below it. At least one stays. */
+export function Pulls({ purpose, pulls, onChange, children }: { purpose: Job['purpose']; pulls: readonly Pull[]; onChange: (pulls: Pull[]) => void; children?: ReactNode }) {
   const on = (p: Pull) => pulls.includes(p);
   const toggle = (p: Pull) => {
     const next = on(p) ? pulls.filter((x) => x !== p) : [...pulls, p];
     if (next.length > 0) onChange(next);
   };
-  const arrow = (active: boolean) => ({ stroke: active ? 'var(--act)' : 'var(--rule-strong)', strokeWidth: active ? 5 : 3, opacity: active ? 1 : 0.55 });
-  const line = on('standing-eye') || on('through') || on('all');
-  const tail = on('tail-eye') || on('through') || on('cross') || on('all');
-  const eye = on('standing-eye') || on('tail-eye') || on('cross') || on('all');
   return (
     <section className="sheet pulls" aria-label="Which strands may ever be pulled?">
       <h2>Which strands may ever be pulled?</h2>
-      <svg viewBox="0 0 300 124" fill="none" strokeWidth="10" strokeLinecap="round" aria-hidden="true">
-        <g stroke="#c98a2b"><path d="M22 56H124" /><path d="M152 56c40-42 108-42 108 0s-68 42-108 0" /><path d="M146 66l-36 36" stroke="#b8a98a" /></g>
-        <circle cx="138" cy="57" r="23" fill="#c98a2b" />
-        <g {...arrow(line)}><path d="M52 30H16M25 22l-9 8 9 8" /></g>
-        <g {...arrow(tail)}><path d="M92 92l-22 22M71 103l-1 11 11-1" /></g>
-        <g {...arrow(eye)}><path d="M246 108h40M277 100l9 8-9 8" /></g>
-        <g {...arrow(on('ring'))}><path d="M206 50v-16M200 41l6-8 6 8M206 62v16M200 71l6 8 6-8" /></g>
-        <g stroke="none" fill="currentColor" fontSize="15" fontWeight="600"><text x="2" y="18">standing part</text><text x="112" y="119">tail</text><text x="268" y="62">eye</text></g>
-      </svg>
+      <TouchedPulls purpose={purpose} pulls={pulls} onPull={toggle} />
       <div className="pull-toggle" role="group" aria-label="Pulls">
-        {SHOWN.map((p) => (
+        {PULLS_ASKED[purpose].map((p) => (
           <Button key={p} variant={on(p) ? 'primary' : 'outline-primary'} className={on(p) ? '' : 'off'} aria-pressed={on(p)} aria-label={PULL_WORDS[p]} onClick={() => toggle(p)}>{SHORT[p]}</Button>
         ))}
       </div>
