@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { STATES } from '../core/knots/stored';
 import { FAMILIES } from '../core/knots/types';
-import { DIRECTIONS_OF_PULL, MUST_PASS, OBJECTS, PULLS, PURPOSES, ROPE_KINDS, TEAMS, UNTYING_WISHES } from '../core/choose';
+import { DIRECTIONS_OF_PULL, MUST_PASS, OBJECTS, PULLS, PURPOSES, ROPE_KINDS, TEAMS, UNTYING_WISHES, SCORE_PARTS } from '../core/choose';
 import { diameter_mm, fist_mm, knotId } from './common';
 
 export const knotParams = z.strictObject({ id: knotId });
@@ -92,7 +92,7 @@ export const chooseReply = z.strictObject({
   suited: z.array(
     z.strictObject({
       knot: z.string(),
-      score_parts: z.array(z.strictObject({ part: z.string(), value: z.number(), text: z.string() })),
+      score_parts: z.array(z.strictObject({ part: z.enum(SCORE_PARTS), value: z.number(), text: z.string() })),
       reasons: z.array(ruleText),
       cautions: z.array(ruleText),
     }),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { ROPE_KINDS } from '../core/choose';
-import { LENGTH_UNITS } from '../core/units';
+import { LENGTH_UNITS, OWN_MEASURE_RANGES_MM, type OwnMeasure } from '../core/units';
 import { diameter_mm, fist_mm, line, note, uuid } from './common';
 import { ROLES } from './roles';
 
@@ -13,6 +13,10 @@ export const person = z.strictObject({
   name: z.string(),
   roles: z.array(z.enum(ROLES)),
   fist_mm: z.number(),
+  /** own measures beside the fist; null where they were never taken */
+  arm_mm: z.number().nullable(),
+  hand_mm: z.number().nullable(),
+  foot_mm: z.number().nullable(),
   length_unit: z.enum(LENGTH_UNITS),
   hand: z.enum(['right', 'left']),
   single_keys: z.boolean(),
@@ -30,8 +34,12 @@ export const signInBody = z.strictObject({ handle: z.string().min(1).max(60), pa
 export const demoPeopleReply = z.array(z.strictObject({ handle: z.string(), name: z.string(), roles: z.array(z.enum(ROLES)), about: z.string() }));
 export const setupBody = z.strictObject({ token: z.string().min(10).max(100), organisation: line(120), name: line(120), handle, password });
 
+const ownMeasure = (m: OwnMeasure) => z.number().min(OWN_MEASURE_RANGES_MM[m][0]).max(OWN_MEASURE_RANGES_MM[m][1]).nullable().optional();
 export const preferencesBody = z.strictObject({
   fist_mm: fist_mm.optional(),
+  arm_mm: ownMeasure('arm'),
+  hand_mm: ownMeasure('hand'),
+  foot_mm: ownMeasure('foot'),
   length_unit: z.enum(LENGTH_UNITS).optional(),
   hand: z.enum(['right', 'left']).optional(),
   single_keys: z.boolean().optional(),

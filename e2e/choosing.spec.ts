@@ -71,9 +71,29 @@ test('a kept job is opened again by its link', async ({ page }) => {
   await expect(page.getByText(/belongs to another organisation/)).toBeVisible();
 });
 
+test('how much rope: for a knot, in own measures too; in inches where they are typed', async ({ page }) => {
+  await stepIn(page, 'Tove Vannmark');
+  await page.goto('/choose/cut');
+  const needed = page.getByTestId('needed');
+  await expect(needed).toContainText('By your own measures: 7 fists');
+  await page.getByLabel('Rope, mm').fill('7/16 in');
+  await page.getByLabel(/^Rope in the eye/).fill('1 ft');
+  await expect(needed.locator('.measure', { hasText: 'in the eye' })).toContainText('310 mm');
+  await page.getByLabel('Rope, mm').fill('2 ft');
+  await expect(page.getByText(/another unit is written after it/)).toBeVisible();
+  await page.goto('/me');
+  await page.getByLabel('My foot, in its boot, mm').fill('11 in');
+  await page.getByRole('button', { name: 'Keep my measures' }).click();
+  await expect(page.getByText('Kept.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('My foot, in its boot, mm')).toHaveValue('279.4');
+  await expectNoAxeFindings(page);
+});
+
 test('how long to cut a loop, a cord with two nooses, and how much goes round a tree', async ({ page }) => {
   await stepIn(page, 'Tove Vannmark');
   await page.goto('/choose/cut');
+  await page.getByRole('button', { name: 'A loop of cord' }).click();
   const cut = page.getByTestId('cut');
   await expect(cut).toContainText('two tails');
   await page.getByLabel('Once round the finished loop, mm').fill('20');
@@ -84,5 +104,32 @@ test('how long to cut a loop, a cord with two nooses, and how much goes round a 
   await page.getByRole('button', { name: 'Round a post or tree' }).click();
   await page.getByLabel('A string round it, mm').fill('100');
   await expect(cut).toContainText('thinner than about 8 rope diameters');
+  await expectNoAxeFindings(page);
+});
+
+test('pulls are touched on the thing itself: a strand, then what pulls against it; ropes go along with the purpose', async ({ page }) => {
+  await stepIn(page, 'Tove Vannmark');
+  await page.goto('/choose');
+  const thing = page.getByTestId('touched-pulls');
+  await expect(thing.locator('.lit').first()).toBeAttached();
+  const box = (await thing.locator('svg').boundingBox())!;
+  const touchEye = () => page.mouse.click(box.x + box.width / 2, box.y + box.height * 0.93);
+  await touchEye();
+  await expect(page.getByText('the eye – against what?')).toBeVisible();
+  await touchEye();
+  await expect(page.getByRole('button', { name: 'eye pulled apart' })).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: /^Purpose/ }).click();
+  await page.getByRole('button', { name: 'gripping another rope', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'The cord' })).toHaveText('6 mm accessory cord');
+  await expect(page.getByRole('button', { name: 'The gripped rope' })).toHaveText('10.2 mm dynamic');
+  await expect(page.getByRole('button', { name: 'downward' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.locator('.knot-card').first()).toBeVisible();
+  await page.getByRole('button', { name: /^Purpose/ }).click();
+  await page.getByRole('button', { name: 'joining two ropes', exact: true }).click();
+  await page.getByRole('button', { name: 'The other rope' }).click();
+  await page.getByLabel('Diameter, mm or in').last().fill('3/8"');
+  await page.getByRole('button', { name: 'Take this rope' }).click();
+  await expect(page.getByRole('button', { name: 'The other rope' })).toHaveText('9.5 mm dynamic');
+  await expect(page.locator('.knot-card').first()).toContainText('no limit is set by the rules');
   await expectNoAxeFindings(page);
 });

@@ -85,7 +85,7 @@ test('wrong input is said at the field, and what was typed stays', async ({ page
   await page.goto('/me');
   await page.getByLabel(/^My fist/).fill('300');
   await expect(page.getByText('a fist is 70 to 120 mm broad')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Keep my fist' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Keep my measures' })).toBeDisabled();
 });
 
 test('a server killed in the middle of recording loses and doubles nothing', async ({ playwright }) => {

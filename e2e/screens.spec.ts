@@ -10,7 +10,7 @@ for (const name of ['paper', 'headlamp'] as const)
     await expect(page.getByText('Demo: Fulmar Sound')).toBeVisible();
     await expectNoAxeFindings(page);
     await stepIn(page, 'Tove Vannmark');
-    for (const [path, ready] of [['/', 'Last done'], ['/choose', 'Nearly'], ['/tie', 'Which knot?'], ['/tie/bowline-locked', 'together'], ['/tie/alpine-butterfly', 'Both faces, laid out'], ['/tie/two-strand-backup', 'Not settled'], ['/tie/compare?a=prusik&b=klemheist', 'Known to'], ['/check', 'Begin the walk'], ['/log', 'Older checks'], ['/log/ropes', 'NL-07'], ['/log/people', 'Rask Quillon'], ['/log/rules', 'River and expedition'], ['/me', 'Keep my fist']] as const) {
+    for (const [path, ready] of [['/', 'Last done'], ['/choose', 'Nearly'], ['/tie', 'Which knot?'], ['/tie/bowline-locked', 'together'], ['/tie/alpine-butterfly', 'Both faces, laid out'], ['/tie/two-strand-backup', 'Not settled'], ['/tie/compare?a=prusik&b=klemheist', 'Known to'], ['/check', 'Begin the walk'], ['/log', 'Older checks'], ['/log/ropes', 'NL-07'], ['/log/people', 'Rask Quillon'], ['/log/rules', 'River and expedition'], ['/me', 'Keep my measures']] as const) {
       await page.goto(path);
       await expect(page.getByText(ready).first()).toBeVisible();
       await expectNoAxeFindings(page);

@@ -12,11 +12,13 @@ import type { Profile } from '../profiles';
 import { cordCautions } from './friction';
 import type { Job } from './job';
 import { passing, type PassingTrial } from './passing';
-import { nosTo, PULL_WORDS, stops, type ChangeKind, type RuleText } from './rules';
+import { EQUAL_ONLY, isJoint, nosTo, PULL_WORDS, stops, unequal, type ChangeKind, type RuleText } from './rules';
 
 export type { RuleText };
+/** What the order of the suited is made of, in the order in which it decides. */
+export const SCORE_PARTS = ['checked-by', 'equal-ropes', 'untying', 'named-by-profile', 'known-to', 'ways-to-get-it-wrong', 'loosens', 'passes', 'rope-used', 'bulk'] as const;
 export interface ScorePart {
-  readonly part: 'checked-by' | 'equal-ropes' | 'untying' | 'named-by-profile' | 'known-to' | 'ways-to-get-it-wrong' | 'loosens' | 'passes' | 'rope-used' | 'bulk';
+  readonly part: (typeof SCORE_PARTS)[number];
   /** smaller is better */
   readonly value: number;
   readonly text: string;
@@ -59,10 +61,6 @@ function reasonsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   return [...anywhere(pulled), ...named, ...anywhere([...known, ...knot.good_for.map((f, i) => ({ rule: `G${i + 1}`, ...f }))])];
 }
 
-/** Joints that are tied in ropes of one diameter (practice). */
-const EQUAL_ONLY: readonly string[] = ['double-fishermans', 'triple-fishermans'];
-const unequal = (job: Job): boolean => Boolean(job.second_rope) && job.purpose !== 'friction' && job.second_rope!.diameter_mm !== job.rope.diameter_mm;
-const isJoint = (knot: KnotEntry) => knot.family === 'bend';
 
 function untyingFor(knot: KnotEntry, job: Job) {
   const condition = job.untie === 'after-hard-falls' || job.untie === 'under-load' ? job.untie : 'ordinary-load';
@@ -71,7 +69,7 @@ function untyingFor(knot: KnotEntry, job: Job) {
 
 /** Whether a rule set says anything of a knot: as a tie-in, or how long its tail is. */
 const speaksOf = (profile: Profile, knot: KnotEntry): boolean =>
-  profile.tieIn.some((k) => k.knot === knot.id) || profile.lengths.some((l) => l.for.includes(knot.id) || l.for.includes(knot.family) || l.for.includes('any'));
+  profile.tieIn.some((k) => k.knot === knot.id) || (profile.also ?? []).some((a) => a.knots.includes(knot.id)) || profile.lengths.some((l) => l.for.includes(knot.id) || l.for.includes(knot.family) || l.for.includes('any'));
 
 function cautionsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   const out: RuleText[] = [];
@@ -81,10 +79,11 @@ function cautionsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   const u = untyingFor(knot, job);
   if (job.untie !== 'any' && u.most > 3) add('U2', `${u.least} to ${u.most} of 5 to undo: ${u.text}`, u.source);
   if (job.purpose === 'tie-in' && !profile.tieIn.some((k) => k.knot === knot.id)) add('S1', `the rule set ${profile.name} says nothing about this knot as a tie-in`, 'practice', profile.id);
+  for (const a of profile.also ?? []) if (a.knots.includes(knot.id)) add(a.rule, a.text, a.source, profile.id);
   const stopper = profile.stopperBehindTieIn;
   if (job.purpose === 'tie-in' && stopper.asked === 'required' && stopper.knots.includes(knot.id)) add('S2', stopper.text, stopper.source, profile.id);
   if (knot.needs.eye_first && job.object === 'post') add('N6', 'its eye is made first: only over a post whose end can be reached', 'practice');
-  if (isJoint(knot) && unequal(job)) add('D1', `ropes of ${job.rope.diameter_mm} and ${job.second_rope!.diameter_mm} mm: no limit is set by the rules${EQUAL_ONLY.includes(knot.id) ? '; this joint is for equal ones' : ''}; look at how it sits, leave longer tails`, EQUAL_ONLY.includes(knot.id) ? 'practice' : 'general');
+  if (isJoint(knot) && unequal(job)) add('D1', `ropes of ${job.rope.diameter_mm} and ${job.second_rope!.diameter_mm} mm: ${profile.unequalOver_mm === undefined ? 'no limit is set by the rules' : `within the ${profile.unequalOver_mm} mm that ${profile.name} allows`}${EQUAL_ONLY.includes(knot.id) ? '; this joint is for equal ones' : ''}; look at how it sits, leave longer tails`, EQUAL_ONLY.includes(knot.id) ? 'practice' : 'general');
   if (job.rope.kind === 'accessory-cord' && knot.family !== 'friction') add('R6', 'in cord: only general facts are known', 'general');
   if (knot.family === 'friction' && job.purpose === 'friction') out.push(...cordCautions(knot.id, job));
   out.push(...anywhere(knot.cautions.map((c, i) => ({ rule: `K${i + 1}`, ...c }))));
@@ -110,7 +109,7 @@ function scoreOf(knot: KnotEntry, form: BakedForm, job: Job, profile: Profile, b
     { part: 'named-by-profile', value: says?.says === 'named' ? 0 : 1, text: says?.says === 'named' ? `named by ${profile.name}` : `${profile.name} says nothing` },
     { part: 'known-to', value: knot.recognised.by === 'anyone' ? 0 : 1, text: knot.recognised.by === 'anyone' ? 'known to everybody' : 'known to those trained on it' },
     { part: 'ways-to-get-it-wrong', value: grave, text: `${grave} grave faults known` },
-    { part: 'loosens', value: /^(?:keeps|the lock keeps)/.test(knot.loosens.text) ? 0 : 1, text: knot.loosens.text },
+    { part: 'loosens', value: knot.keeps_when_idle ? 0 : 1, text: knot.loosens.text },
     { part: 'passes', value: byHand.length, text: byHand.length > 0 ? byHand.map((c) => c.text).join('; ') : job.must_pass.length > 0 ? 'passes what it must, in trials' : 'nothing to pass' },
     { part: 'rope-used', value: mm, text: `${mm} mm of rope in the knot${isJoint(knot) ? ', of each' : ''}` },
     { part: 'bulk', value: girth, text: `${girth} mm round it` },

@@ -31,6 +31,14 @@ const HARNESS_EYE_MM = 200;
 const GUESSED_EYE_SPREAD = 0.15;
 /** Tail where the rule set gives none: general. */
 export const TAIL_WITHOUT_RULE_MM = 100;
+/** Tail that a knot itself needs where the rule set gives none: the offset joints may roll, the long tail is the margin. General. */
+const OWN_TAIL_MM: Readonly<Record<string, number>> = { 'offset-overhand': 300, 'offset-double-overhand': 300 };
+/** How much to begin with for a personal tether, or a noose at its end: in practice. */
+const BEGIN_WITH: Readonly<Record<string, string>> = {
+  'overhand-on-bight': 'for a tether: from about 600 mm of bight, tied 200 to 250 mm from the end, if a stopper follows; tag at least 150 mm, the stopper’s own tail 75 to 100 mm',
+  'figure-eight-on-bight': 'for a tether: from 400 to 500 mm of bight, with no stopper; tag at least 150 mm',
+  'barrel-noose': 'for a tether: from about 400 mm of tail, so that a double-overhand stopper fits behind it',
+};
 /** Rope in an overhand stopper round two strands, in rope diameters: one turn round both and its own crossing, general. */
 const STOPPER_ROPE_DIAMETERS = 14;
 
@@ -68,11 +76,12 @@ export function ropeNeeded(profile: Profile, q: RopeQuestion): RopeNeeded {
   const { eye, note } = eyeOf(form, entry.purposes.includes('tie-in'), q, d);
   if (note) notes.push(note);
   const rule = judgeTail(profile, { knot: q.knot, rope_diameter_mm: across });
-  const tail = goesOn(entry) ? 0 : (rule.required_mm ?? TAIL_WITHOUT_RULE_MM);
-  notes.push(goesOn(entry) ? 'tail: none, the rope goes on' : rule.required_mm === null ? 'tail: the rule set gives no length; 100 mm taken (general)' : `tail: ${rule.rule.text}`);
+  const tail = goesOn(entry) ? 0 : (rule.required_mm ?? OWN_TAIL_MM[q.knot] ?? TAIL_WITHOUT_RULE_MM);
+  notes.push(goesOn(entry) ? 'tail: none, the rope goes on' : rule.required_mm === null ? `tail: the rule set gives no length; ${OWN_TAIL_MM[q.knot] ? `${OWN_TAIL_MM[q.knot]} mm taken: it may roll, the long tail is the margin` : `${TAIL_WITHOUT_RULE_MM} mm taken`} (general)` : `tail: ${rule.rule.text}`);
   if (entry.family === 'bend') notes.push('of each of the two ropes');
   if (entry.tape === 'only') notes.push(`in tape ${across} mm wide`);
   if (entry.family === 'friction') notes.push(`of cord of ${across} mm, which is thinner than the rope it grips`);
+  if (BEGIN_WITH[q.knot]) notes.push(`${BEGIN_WITH[q.knot]} (practice)`);
   const asked = profile.stopperBehindTieIn.asked === 'required' && profile.stopperBehindTieIn.knots.includes(q.knot);
   const stopper = asked ? STOPPER_ROPE_DIAMETERS * d : 0;
   if (asked) notes.push(`stopper: ${profile.stopperBehindTieIn.text}`);

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { knotIds } from '../knots/catalogue';
-import { shippedProfile, type Profile } from '../profiles';
+import { SHIPPED_PROFILES, shippedProfile, type Profile } from '../profiles';
 import { refuses } from '../topology/testing/curves';
 import { BANDS, choose, PULLS, PURPOSES, whatElse, withElse, FRICTION_HITCHES, frictionHitch, passage, SHIPPED_TRIALS, type Job, type PassingTrial } from './index';
 import { everyRule, firings } from './testing/firing';
@@ -165,5 +165,26 @@ describe('if something fails', () => {
         for (const s of choose(next, shippedProfile(job.profile)).suited) expect(before).toContain(s.knot);
       }
     }), { numRuns: 60 });
+  });
+});
+
+describe('what a rule set may say of joints', () => {
+  const joining: Job = { ...JOIN, rope: { kind: 'dynamic', diameter_mm: 10 }, second_rope: { kind: 'dynamic', diameter_mm: 8 } };
+  const strict = { ...SHIPPED_PROFILES[0]!, unequalOver_mm: 1 };
+
+  test('no shipped one sets a limit for unequal ropes; one that does rules the joints for equal ropes out beyond it, and only those', () => {
+    expect(SHIPPED_PROFILES.every((p) => p.unequalOver_mm === undefined)).toBe(true);
+    const free = choose(joining, SHIPPED_PROFILES[0]!);
+    const held = choose(joining, strict);
+    const out = held.excluded.filter((x) => x.because.some((b) => b.rule === 'D2')).map((x) => x.knot);
+    expect(out.sort()).toEqual(['double-fishermans', 'triple-fishermans']);
+    expect(free.suited.filter((s) => !out.includes(s.knot)).map((s) => s.knot)).toEqual(held.suited.map((s) => s.knot));
+    expect(choose({ ...joining, second_rope: { kind: 'dynamic', diameter_mm: 9 } }, strict).excluded.some((x) => x.because.some((b) => b.rule === 'D2'))).toBe(false);
+  });
+
+  test('what it asks of a knot beside lengths is said of it', () => {
+    const webbing: Job = { ...joining, second_rope: null, rope: { kind: 'webbing', diameter_mm: 25 } };
+    const rescue = SHIPPED_PROFILES.find((p) => p.id === 'rescue-team')!;
+    expect(choose(webbing, rescue).suited.find((s) => s.knot === 'water-knot')!.cautions).toContainEqual({ rule: 'RT-A1', text: 'in webbing always with an overhand backup on both sides', source: 'practice', of: 'rescue-team' });
   });
 });

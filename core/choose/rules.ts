@@ -104,6 +104,19 @@ export const OWN_STOPPER_RULE: Rule = {
   says: (knot, job) => (holdsALife(job) && knot.for_a_life?.only === 'with-stopper' ? [{ ...knot.for_a_life, change: WITH_A_STOPPER }] : []),
 };
 
+/** Joints that are tied in ropes of one diameter (practice). */
+export const EQUAL_ONLY: readonly string[] = ['double-fishermans', 'triple-fishermans'];
+export const isJoint = (knot: KnotEntry): boolean => knot.family === 'bend';
+export const unequal = (job: Job): boolean => Boolean(job.second_rope) && job.purpose !== 'friction' && job.second_rope!.diameter_mm !== job.rope.diameter_mm;
+
+/** Ropes that differ by more than the rule set allows: only where it sets a limit. */
+function tooUnequal(knot: KnotEntry, job: Job, profile: Profile): No[] {
+  const most = profile.unequalOver_mm;
+  if (most === undefined || !isJoint(knot) || !EQUAL_ONLY.includes(knot.id) || !unequal(job)) return [];
+  const by = Math.abs(job.rope.diameter_mm - job.second_rope!.diameter_mm);
+  return by > most ? [{ rule: 'D2', text: `ropes of ${job.rope.diameter_mm} and ${job.second_rope!.diameter_mm} mm: ${profile.name} joins ropes that differ by more than ${most} mm by another knot`, source: 'practice', of: profile.id, weight: 'rope-or-rules' }] : [];
+}
+
 const said = (rule: Rule, knot: KnotEntry, job: Job): No[] =>
   rule.says(knot, job).map((found): No => {
     const { text, source, change } = typeof found === 'string' ? { text: found, source: undefined, change: undefined } : found;
@@ -123,6 +136,6 @@ function ofTheProfile(knot: KnotEntry, job: Job, profile: Profile): No[] {
 
 /** Every no to a knot for a job, gravest first. */
 export function nosTo(knot: KnotEntry, job: Job, profile: Profile, passing: readonly No[]): No[] {
-  const all = [...RULES.flatMap((rule) => said(rule, knot, job)), ...ofTheProfile(knot, job, profile), ...passing, ...said(PURPOSE_RULE, knot, job)];
+  const all = [...RULES.flatMap((rule) => said(rule, knot, job)), ...ofTheProfile(knot, job, profile), ...tooUnequal(knot, job, profile), ...passing, ...said(PURPOSE_RULE, knot, job)];
   return all.sort((a, b) => WEIGHTS.indexOf(a.weight) - WEIGHTS.indexOf(b.weight));
 }

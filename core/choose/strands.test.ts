@@ -1,8 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE } from '../knots';
 import { knotById, shapeOf } from '../knots/catalogue';
+import { SHIPPED_PROFILES } from '../profiles';
+import { choose } from './choose';
 import { PURPOSES, type Job } from './job';
-import { pullBetween, PULLS_ASKED, pullsFor, SHOWN_FOR, strandAt, strandsPulled, strandsThere, type StrandedComponent } from './strands';
+import { jobFor, OBJECTS_FOR, PULLS_ASKED, pullsFor, SHOWN_FOR } from './forPurpose';
+import { pullBetween, strandAt, strandsPulled, strandsThere, type StrandedComponent } from './strands';
 
 const thing = (purpose: Job['purpose']) => shapeOf(SHOWN_FOR[purpose], 'right', 'tight') as readonly StrandedComponent[];
 
@@ -49,4 +52,22 @@ test('two strands make one pull in either order, and a pull lights the strands i
 test('with another purpose only pulls go along that are asked for it; one there always is', () => {
   expect(pullsFor('friction', ['standing-eye', 'ring'])).toEqual(['down']);
   expect(pullsFor('midline', ['standing-eye', 'up'])).toEqual(['standing-eye']);
+});
+
+describe('the job for another purpose', () => {
+  const tieIn: Job = { purpose: 'tie-in', profile: 'sport-crag', rope: { kind: 'dynamic', diameter_mm: 10 }, second_rope: null, pulls: ['standing-eye'], object: 'harness', end_free: true, untie: 'any', must_pass: [], team: 'anyone', life_load: true };
+
+  test('gripping a rope: the rope becomes the gripped one, a cord takes its place; and back', () => {
+    const grips = { ...tieIn, ...jobFor('friction', tieIn) };
+    expect(grips).toMatchObject({ rope: { kind: 'accessory-cord', diameter_mm: 6 }, second_rope: { kind: 'dynamic', diameter_mm: 10 }, object: 'rope', pulls: ['down'] });
+    expect({ ...grips, ...jobFor('friction', grips) }).toEqual(grips);
+    expect({ ...grips, ...jobFor('tie-in', grips) }).toEqual(tieIn);
+  });
+
+  test.each(PURPOSES)('%s: something suits the job as it then stands, under some rule set', (purpose) => {
+    const job: Job = { ...tieIn, life_load: false, ...jobFor(purpose, tieIn) };
+    const fits = (kind: Job['rope']['kind']) => SHIPPED_PROFILES.some((profile) => choose({ ...job, rope: { ...job.rope, kind } }, profile).suited.length > 0);
+    expect(fits(job.rope.kind) || fits(purpose === 'sling' ? 'webbing' : 'accessory-cord')).toBe(true);
+    expect(OBJECTS_FOR[purpose]).toContain(job.object);
+  });
 });

@@ -1,36 +1,13 @@
 /**
- * Pulls as people think of them: two strands that are drawn apart. For each purpose the thing that is shown, which pulls are asked
- * of it, which strand lies where it was touched, and which pull lies between two strands. Unit: rope diameters.
+ * Pulls as people think of them: two strands that are drawn apart. Which strand lies where it was touched, and which pull lies
+ * between two strands. Unit: rope diameters.
  */
 import type { Point3 } from '../curve';
 import type { Pull } from '../knots/types';
-import type { Job } from './job';
 
 export const STRANDS = ['standing', 'tail', 'eye', 'other-standing', 'other-tail', 'legs', 'up', 'down'] as const;
 export type Strand = (typeof STRANDS)[number];
 export const STRAND_WORDS: Readonly<Record<Strand, string>> = { standing: 'the standing part', tail: 'the tail', eye: 'the eye', 'other-standing': 'the other rope', 'other-tail': 'the other tail', legs: 'the cord', up: 'the rope above', down: 'the rope below' };
-
-/** The knot on whose picture strands are touched: one that everybody knows, of those made for the purpose. */
-export const SHOWN_FOR: Readonly<Record<Job['purpose'], string>> = {
-  'tie-in': 'figure-eight-follow-through', 'end-loop': 'figure-eight-on-bight', 'two-eyes': 'bowline-on-bight', midline: 'alpine-butterfly', join: 'figure-eight-bend', 'join-to-pass': 'flemish-bend-with-bight', 'join-to-retrieve': 'offset-overhand',
-  sling: 'water-knot', 'cord-loop': 'double-fishermans', 'hitch-object': 'clove-hitch', tether: 'figure-eight-on-bight', handle: 'alpine-butterfly', friction: 'prusik', belay: 'munter-hitch', releasable: 'munter-mule-overhand', stopper: 'double-overhand-stopper',
-  'isolate-damage': 'alpine-butterfly', 'tension-eye': 'inline-eight',
-};
-
-const LOOP: readonly Pull[] = ['standing-eye', 'tail-eye', 'ring', 'through', 'all'];
-/** The pulls that are asked for a purpose: those of which something is known for a knot made for it. */
-export const PULLS_ASKED: Readonly<Record<Job['purpose'], readonly Pull[]>> = {
-  'tie-in': ['standing-eye', 'tail-eye', 'ring', 'through'], 'end-loop': LOOP, 'two-eyes': LOOP, midline: [...LOOP, 'cross'], join: ['through', 'cross', 'ring', 'standing-eye'], 'join-to-pass': ['through', 'standing-eye', 'ring', 'cross'], 'join-to-retrieve': ['through', 'cross'],
-  sling: ['standing-eye', 'ring', 'through'], 'cord-loop': ['through', 'cross', 'ring'], 'hitch-object': LOOP, tether: ['standing-eye', 'tail-eye', 'ring', 'through'], handle: [...LOOP, 'cross'], friction: ['down', 'up'], belay: ['standing-eye', 'tail-eye', 'through'],
-  releasable: ['standing-eye', 'tail-eye', 'through', 'down', 'up'], stopper: ['through', 'standing-eye'], 'isolate-damage': LOOP, 'tension-eye': ['standing-eye', 'tail-eye', 'through', 'cross'],
-};
-
-/** The pulls that go along when the purpose is changed: those that are asked for it too; the first where none is. */
-export function pullsFor(purpose: Job['purpose'], pulls: readonly Pull[]): Pull[] {
-  const asked = PULLS_ASKED[purpose];
-  const kept = pulls.filter((p) => asked.includes(p));
-  return kept.length > 0 ? kept : [asked[0]!];
-}
 
 /** Strands that are drawn apart by a pull. */
 const BETWEEN: readonly (readonly [Strand, Strand, Pull])[] = [

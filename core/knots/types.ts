@@ -138,6 +138,8 @@ export interface KnotEntry {
   /** which strand moves when it is adjusted */
   readonly adjust: Fact;
   readonly loosens: Fact;
+  /** it needs no second look for having hung idle; where it is not said, it does */
+  readonly keeps_when_idle?: true;
   /** when it is looked at again, besides after every move and every new load */
   readonly look_again: Fact;
   readonly front_because: string;

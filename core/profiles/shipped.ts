@@ -8,7 +8,7 @@ const FOLLOW_THROUGH = 'figure-eight-follow-through';
 
 export const SHIPPED_PROFILES: readonly Profile[] = [
   {
-    id: 'sport-crag', version: 1, name: 'Sport crag', about: 'climbing on single ropes, tying in on a harness',
+    id: 'sport-crag', version: 2, name: 'Sport crag', about: 'climbing on single ropes, tying in on a harness',
     lengths: [
       { id: 'SC-T1', for: [FOLLOW_THROUGH], use: 'tie-in', stopper: true, kind: 'beyond_stopper', noLength: true, text: 'with a stopper butted up to the eight no length is asked', source: 'practice' },
       { id: 'SC-T1', for: [FOLLOW_THROUGH], use: 'tie-in', stopper: false, kind: 'tail', fixed_mm: 100, text: 'eight without a stopper: at least 100 mm of tail', source: 'general' },
@@ -22,6 +22,10 @@ export const SHIPPED_PROFILES: readonly Profile[] = [
     stopperBehindTieIn: { asked: 'optional', knots: [FOLLOW_THROUGH], text: 'a stopper butted up to the eight, or 100 mm of tail without one', source: 'general' },
     secondCheck: { asked: 'advised', source: 'general' },
     startAllowance_mm: { knots: [FOLLOW_THROUGH], least: 900, most: 900, text: 'start the follow-through an arm’s length, about 0.9 m, from the end', source: 'practice' },
+    also: [
+      { rule: 'SC-A1', knots: ['double-overhand-stopper', 'figure-eight-stopper', 'figure-nine-stopper', 'overhand-stopper', 'trefoil-stopper'], text: 'a stopper at the rope’s end before any lowering or abseil', source: 'practice' },
+      { rule: 'SC-A2', knots: [FOLLOW_THROUGH, 'bowline-locked'], text: 'the eye as small as the harness allows', source: 'practice' },
+    ],
     caution: LOCAL,
   },
   {
@@ -40,7 +44,7 @@ export const SHIPPED_PROFILES: readonly Profile[] = [
     caution: LOCAL,
   },
   {
-    id: 'rescue-team', version: 1, name: 'Rescue team', about: 'volunteer cliff rescue',
+    id: 'rescue-team', version: 2, name: 'Rescue team', about: 'volunteer cliff rescue',
     lengths: [],
     tieIn: [
       { knot: FOLLOW_THROUGH, says: 'named', rule: 'RT-K1', text: 'named here, with an overhand stopper round both strands', source: 'practice' },
@@ -49,10 +53,11 @@ export const SHIPPED_PROFILES: readonly Profile[] = [
     stopperBehindTieIn: { asked: 'required', knots: [FOLLOW_THROUGH], doubtful: true, text: 'an overhand stopper round both strands behind a follow-through (doubtful: it may have been meant for the joint of two ropes)', source: 'practice' },
     secondCheck: { asked: 'required', source: 'general' },
     startAllowance_mm: { knots: [FOLLOW_THROUGH], least: 900, most: 900, text: 'about 0.9 m (3 ft) of rope in hand before an eight', source: 'practice' },
+    also: [{ rule: 'RT-A1', knots: ['water-knot'], text: 'in webbing always with an overhand backup on both sides', source: 'practice' }],
     caution: LOCAL,
   },
   {
-    id: 'tree-work', version: 1, name: 'Tree work', about: 'climbing and working in trees',
+    id: 'tree-work', version: 2, name: 'Tree work', about: 'climbing and working in trees',
     lengths: [
       { id: 'TW-T1', for: ['buntline-hitch', 'barrel-noose'], use: 'any', kind: 'tail', ropeDiameters: 5, text: 'termination hitch: at least 5 rope diameters of tail, no stopper asked', source: 'practice' },
     ],
@@ -60,10 +65,11 @@ export const SHIPPED_PROFILES: readonly Profile[] = [
     stopperBehindTieIn: { asked: 'not-asked', knots: [], text: 'no stopper is asked', source: 'practice' },
     secondCheck: { asked: 'required', source: 'general' },
     startAllowance_mm: null,
+    also: [{ rule: 'TW-A1', knots: ['buntline-hitch', 'barrel-noose'], text: 'the tail comes out on the side next to the ring or clip; tied, dressed and set in 60 s', source: 'practice' }],
     caution: LOCAL,
   },
   {
-    id: 'river-expedition', version: 1, name: 'River and expedition', about: 'crossings and expedition travel',
+    id: 'river-expedition', version: 2, name: 'River and expedition', about: 'crossings and expedition travel',
     lengths: [
       { id: 'RE-T1', for: ['end-loop'], use: 'tie-in', kind: 'tail', fixed_mm: 100, text: 'at least 100 mm (4 in) of tail at the end-loop knot', source: 'practice' },
     ],
@@ -71,6 +77,13 @@ export const SHIPPED_PROFILES: readonly Profile[] = [
     stopperBehindTieIn: { asked: 'not-asked', knots: [], text: 'nothing is said about a stopper behind a tie-in', source: 'practice' },
     secondCheck: { asked: 'required', source: 'general' },
     startAllowance_mm: null,
+    also: [{ rule: 'RE-A1', knots: [], text: 'a bridge is tied off from 450 mm (18 in) of bight', source: 'practice' }],
     caution: LOCAL,
   },
 ];
+
+/** Rule sets as they were first shipped: what was judged under them is looked up under them. */
+const FIRST: readonly Profile[] = SHIPPED_PROFILES.filter((p) => p.version === 2).map(({ also: _, ...p }) => ({ ...p, version: 1 }));
+
+/** Every version that ever shipped, the present ones first. */
+export const SHIPPED_VERSIONS: readonly Profile[] = [...SHIPPED_PROFILES, ...FIRST];

@@ -28,7 +28,7 @@ describe('the schools', () => {
   ] as const)('%s %o', (profile, q, required, max, verdict, margin) => {
     const a = ask(profile, q);
     expect([a.required_mm, a.max_mm, a.verdict, a.margin_mm]).toEqual([required, max, verdict, margin]);
-    expect([a.rule.profile, a.rule.version, a.rule.text.length > 0]).toEqual([profile, 1, true]);
+    expect([a.rule.profile, a.rule.version, a.rule.text.length > 0]).toEqual([profile, shippedProfile(profile).version, true]);
   });
 
   test('an interval that touches a limit is not judged, one clear of it is', () => {
@@ -70,6 +70,9 @@ describe('the rule', () => {
 });
 
 test('profiles are named with or without their version', () => {
-  expect(shippedProfile('sport-crag@1')).toBe(SHIPPED_PROFILES[0]);
-  for (const bad of ['sport-crag@2', 'nobody', '', 'sport-crag@x']) expect(() => shippedProfile(bad)).toThrow(expect.objectContaining({ code: 'unknown-profile' }) as unknown as Error);
+  expect(shippedProfile('sport-crag@2')).toBe(SHIPPED_PROFILES[0]);
+  // what was judged under an earlier version is looked up under it
+  expect(shippedProfile('sport-crag@1')).toMatchObject({ version: 1, lengths: SHIPPED_PROFILES[0]!.lengths });
+  expect(shippedProfile('sport-crag@1')).not.toHaveProperty('also');
+  for (const bad of ['sport-crag@3', 'nobody', '', 'sport-crag@x']) expect(() => shippedProfile(bad)).toThrow(expect.objectContaining({ code: 'unknown-profile' }) as unknown as Error);
 });

@@ -5,7 +5,7 @@
  */
 import { fault, finite } from '../errors';
 import { entryById } from '../knots/lookup';
-import { SHIPPED_PROFILES } from './shipped';
+import { SHIPPED_VERSIONS } from './shipped';
 import type { LengthKind, LengthRule, Profile, TailUse } from './types';
 
 export interface TailQuestion {
@@ -39,7 +39,7 @@ export const FIST_RANGE_MM = [70, 120] as const;
  */
 export function shippedProfile(reference: string): Profile {
   const [id, version] = reference.split('@');
-  const found = SHIPPED_PROFILES.find((p) => p.id === id && (version === undefined || version === String(p.version)));
+  const found = SHIPPED_VERSIONS.find((p) => p.id === id && (version === undefined || version === String(p.version)));
   if (!found) throw fault('unknown-profile', { profile: reference });
   return found;
 }

@@ -38,6 +38,14 @@ export interface KnotStanding {
   readonly source: Source;
 }
 
+/** What a rule set asks of a knot, or at a task, beside lengths and stoppers behind a tie-in. */
+export interface Asked {
+  readonly rule: string;
+  readonly knots: readonly string[];
+  readonly text: string;
+  readonly source: Source;
+}
+
 export interface Profile {
   readonly id: string;
   readonly version: number;
@@ -49,5 +57,8 @@ export interface Profile {
   readonly secondCheck: { readonly asked: 'required' | 'advised' | 'none'; readonly source: Source };
   /** rope in hand before a follow-through, mm */
   readonly startAllowance_mm: { readonly knots: readonly string[]; readonly least: number; readonly most: number; readonly text: string; readonly source: Source } | null;
+  readonly also?: readonly Asked[];
+  /** ropes that differ by more than this are not joined by a joint for equal ones; no limit is set where it is not said */
+  readonly unequalOver_mm?: number;
   readonly caution: string;
 }

@@ -1,1 +1,2 @@
-export { LENGTH_UNITS, lengthText, lengthToMm, MM_PER_INCH, type LengthUnit } from './length';
+export { inOwnMeasures, OWN_MEASURES, OWN_MEASURE_RANGES_MM, type OwnMeasure, type OwnMeasures } from './ownMeasures';
+export { LENGTH_UNITS, lengthFromText, lengthText, lengthToMm, MM_PER_INCH, type LengthUnit } from './length';

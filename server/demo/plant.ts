@@ -66,7 +66,7 @@ export async function plantDemo(db: Database, now: Date): Promise<void> {
   await inTransaction(db, async (c) => {
     await insertOrganisation(c, organisation, DEMO_ORGANISATION, true, founded);
     for (const [i, p] of DEMO_PEOPLE.entries())
-      await insertPerson(c, { id: demoId(p.handle), organisation, handle: p.handle, name: p.name, password_hash: hashes[i]!, roles: p.roles, about: p.about, created_at: founded, ...(p.fist_mm ? { fist_mm: p.fist_mm } : {}), ...(p.length_unit ? { length_unit: p.length_unit } : {}) });
+      await insertPerson(c, { id: demoId(p.handle), organisation, handle: p.handle, name: p.name, password_hash: hashes[i]!, roles: p.roles, about: p.about, created_at: founded, ...(p.fist_mm ? { fist_mm: p.fist_mm } : {}), ...(p.arm_mm ? { arm_mm: p.arm_mm } : {}), ...(p.length_unit ? { length_unit: p.length_unit } : {}) });
     for (const r of DEMO_ROPES)
       await insertRope(c, organisation, { id: demoId(r.tag), tag: r.tag, kind: r.kind, diameter_mm: r.diameter_mm, length_m: r.length_m, note: r.note, state: r.retired ? 'retired' : 'in-service', in_service_since: new Date(now.getTime() - 400 * 86_400_000).toISOString().slice(0, 10) }, founded);
   });
@@ -74,7 +74,7 @@ export async function plantDemo(db: Database, now: Date): Promise<void> {
 
   const personOf = (handle: string): SessionPerson => {
     const p = DEMO_PEOPLE.find((x) => x.handle === handle)!;
-    return { id: demoId(handle), organisation, organisation_name: DEMO_ORGANISATION, demo: true, person: { id: demoId(handle), handle, name: p.name, roles: [...p.roles], fist_mm: p.fist_mm ?? 100, calibrated: p.fist_mm !== undefined, length_unit: p.length_unit ?? 'mm', hand: 'right', single_keys: true } };
+    return { id: demoId(handle), organisation, organisation_name: DEMO_ORGANISATION, demo: true, person: { id: demoId(handle), handle, name: p.name, roles: [...p.roles], fist_mm: p.fist_mm ?? 100, arm_mm: p.arm_mm ?? null, hand_mm: null, foot_mm: null, calibrated: p.fist_mm !== undefined, length_unit: p.length_unit ?? 'mm', hand: 'right', single_keys: true } };
   };
   const limiter = new TryLimiter(() => now);
   for (let i = 0; i < CHECKS; i++) {

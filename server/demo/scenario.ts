@@ -8,8 +8,8 @@ import type { Job } from '../../core/choose';
 export const DEMO_PASSWORD = 'fulmar-sound-demo';
 export const DEMO_ORGANISATION = 'Net Loft Rope School, Fulmar Sound';
 
-export const DEMO_PEOPLE: readonly { handle: string; name: string; roles: readonly Role[]; about: string; fist_mm?: number; length_unit?: 'mm' | 'in' | 'fist' }[] = [
-  { handle: 'tove', name: 'Tove Vannmark', roles: ['instructor', 'assessor'], about: 'runs Ledge Work I', fist_mm: 92 },
+export const DEMO_PEOPLE: readonly { handle: string; name: string; roles: readonly Role[]; about: string; fist_mm?: number; arm_mm?: number; length_unit?: 'mm' | 'in' | 'fist' }[] = [
+  { handle: 'tove', name: 'Tove Vannmark', roles: ['instructor', 'assessor'], about: 'runs Ledge Work I', fist_mm: 92, arm_mm: 740 },
   { handle: 'rask', name: 'Rask Quillon', roles: ['instructor', 'inspector'], about: 'looks after the loft’s ropes', fist_mm: 104 },
   { handle: 'imre', name: 'Imre Saltway', roles: ['inspector'], about: 'cliff-rescue team, kit officer', fist_mm: 98 },
   { handle: 'dagny', name: 'Dagny Orrin', roles: ['assessor'], about: 'assesses the loft’s stations', fist_mm: 86 },

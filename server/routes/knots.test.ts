@@ -134,13 +134,13 @@ describe('computing needs no sign-in', () => {
     const a = (await call(t, 'POST', '/choose', null, JOB)).body as unknown as { suited: { knot: string }[]; nearly: { knot: string }[]; excluded: { knot: string }[]; versions: object };
     expect(a.suited.map((s) => s.knot)).toEqual(['bowline-locked', 'figure-eight-follow-through']);
     expect(a.nearly.map((n) => n.knot).sort()).toEqual(['bowline', 'double-bowline']);
-    expect(a.versions).toEqual({ catalogue: 3, profile: 'sport-crag', profile_version: 1 });
+    expect(a.versions).toEqual({ catalogue: 3, profile: 'sport-crag', profile_version: 2 });
     expect((await call(t, 'POST', '/choose', null, { ...JOB, profile: 'sport-crag@1' })).status).toBe(200);
     expect((await call(t, 'POST', '/choose', null, { ...JOB, profile: 'sport-crag@2' })).body.errors![0]!.path).toBe('profile');
   });
   test('tail and rope needed answer in millimetres', async () => {
     const q = { profile: 'river-expedition', knot: 'figure-eight-follow-through', rope_diameter_mm: 9 };
-    expect((await call(t, 'POST', '/tail', null, { ...q, tail_mm: 120 })).body).toMatchObject({ length_kind: 'tail', required_mm: 100, verdict: 'enough', margin_mm: 20, rule: { profile: 'river-expedition', version: 1 } });
+    expect((await call(t, 'POST', '/tail', null, { ...q, tail_mm: 120 })).body).toMatchObject({ length_kind: 'tail', required_mm: 100, verdict: 'enough', margin_mm: 20, rule: { profile: 'river-expedition', version: 2 } });
     const r = (await call(t, 'POST', '/rope-needed', null, q)).body as unknown as Record<string, number>;
     expect(r['total_mm']).toBeCloseTo(r['in_knot_mm']! + r['eye_mm']! + r['tail_mm']! + r['stopper_mm']!, 6);
     expect((await call(t, 'POST', '/rope-needed', null, { ...q, knot: 'granny' })).body.errors![0]!.path).toBe('knot');

@@ -9,6 +9,9 @@ interface PersonRow {
   password_hash: string;
   roles: string;
   fist_mm: number;
+  arm_mm: number | null;
+  hand_mm: number | null;
+  foot_mm: number | null;
   calibrated: number;
   length_unit: Person['length_unit'];
   hand: Person['hand'];
@@ -21,16 +24,16 @@ export interface StoredPerson extends Person {
   readonly about: string;
 }
 
-const COLUMNS = 'id, organisation, handle, name, password_hash, roles, fist_mm, calibrated, length_unit, hand, single_keys, about';
+const COLUMNS = 'id, organisation, handle, name, password_hash, roles, fist_mm, arm_mm, hand_mm, foot_mm, calibrated, length_unit, hand, single_keys, about';
 
 const fromRow = (r: PersonRow): StoredPerson => ({
   id: r.id, organisation: r.organisation, handle: r.handle, name: r.name, password_hash: r.password_hash, roles: r.roles.split(',').filter(Boolean) as Role[],
-  fist_mm: r.fist_mm, calibrated: Boolean(r.calibrated), length_unit: r.length_unit, hand: r.hand, single_keys: Boolean(r.single_keys), about: r.about,
+  fist_mm: r.fist_mm, arm_mm: r.arm_mm, hand_mm: r.hand_mm, foot_mm: r.foot_mm, calibrated: Boolean(r.calibrated), length_unit: r.length_unit, hand: r.hand, single_keys: Boolean(r.single_keys), about: r.about,
 });
 
 /** What may leave the server of a person. */
 export function publicPerson(p: StoredPerson): Person {
-  return { id: p.id, handle: p.handle, name: p.name, roles: p.roles, fist_mm: p.fist_mm, calibrated: p.calibrated, length_unit: p.length_unit, hand: p.hand, single_keys: p.single_keys };
+  return { id: p.id, handle: p.handle, name: p.name, roles: p.roles, fist_mm: p.fist_mm, arm_mm: p.arm_mm, hand_mm: p.hand_mm, foot_mm: p.foot_mm, calibrated: p.calibrated, length_unit: p.length_unit, hand: p.hand, single_keys: p.single_keys };
 }
 
 export async function personByHandle(db: Database, handle: string): Promise<StoredPerson | null> {
@@ -59,16 +62,17 @@ export interface NewPerson {
   readonly password_hash: string;
   readonly roles: readonly Role[];
   readonly fist_mm?: number;
+  readonly arm_mm?: number;
   readonly length_unit?: Person['length_unit'];
   readonly about?: string;
   readonly created_at: Date;
 }
 export async function insertPerson(db: Database | Connection, p: NewPerson): Promise<void> {
-  await run(db, 'INSERT INTO people (id, organisation, handle, name, password_hash, roles, fist_mm, calibrated, length_unit, about, created_at) VALUES (?)', [
-    [p.id, p.organisation, p.handle, p.name, p.password_hash, p.roles.join(','), p.fist_mm ?? 100, p.fist_mm !== undefined, p.length_unit ?? 'mm', p.about ?? '', p.created_at],
+  await run(db, 'INSERT INTO people (id, organisation, handle, name, password_hash, roles, fist_mm, arm_mm, calibrated, length_unit, about, created_at) VALUES (?)', [
+    [p.id, p.organisation, p.handle, p.name, p.password_hash, p.roles.join(','), p.fist_mm ?? 100, p.arm_mm ?? null, p.fist_mm !== undefined, p.length_unit ?? 'mm', p.about ?? '', p.created_at],
   ]);
 }
-export async function updatePreferences(db: Database, id: string, changes: Partial<Pick<Person, 'fist_mm' | 'length_unit' | 'hand' | 'single_keys'>>): Promise<void> {
+export async function updatePreferences(db: Database, id: string, changes: Partial<Pick<Person, 'fist_mm' | 'arm_mm' | 'hand_mm' | 'foot_mm' | 'length_unit' | 'hand' | 'single_keys'>>): Promise<void> {
   const set: Record<string, unknown> = { ...changes };
   if (changes.fist_mm !== undefined) set['calibrated'] = true;
   if (Object.keys(set).length > 0) await run(db, 'UPDATE people SET ? WHERE id = ?', [set, id]);

@@ -1,4 +1,4 @@
-import { SHIPPED_PROFILES } from '../../core/profiles';
+import { SHIPPED_VERSIONS } from '../../core/profiles';
 import { canonicalBytes, sha256 } from '../canonical';
 import { rows, run, type Database } from '../database';
 
@@ -10,7 +10,7 @@ export interface StoredProfile {
 }
 /** Stores the shipped profile versions that are not there yet. A version once stored is never changed. */
 export async function storeShippedProfiles(db: Database, now: Date): Promise<void> {
-  for (const p of SHIPPED_PROFILES) {
+  for (const p of SHIPPED_VERSIONS) {
     const bytes = canonicalBytes(p);
     await run(db, 'INSERT IGNORE INTO profile_versions (profile, version, organisation, content, sha256, created_at) VALUES (?)', [[p.id, p.version, null, bytes.toString('utf8'), sha256(bytes), now]]);
   }

@@ -12,7 +12,7 @@ import { api } from '../store/api';
 export interface Sent { readonly method: string; readonly path: string; readonly body: unknown }
 type Answers = Readonly<Record<string, unknown>>;
 
-export const PERSON = { id: '11111111-1111-4111-8111-111111111111', handle: 'tove', name: 'Tove Vannmark', roles: ['instructor'], fist_mm: 92, length_unit: 'mm', hand: 'right', single_keys: true, calibrated: true };
+export const PERSON = { id: '11111111-1111-4111-8111-111111111111', handle: 'tove', name: 'Tove Vannmark', roles: ['instructor'], fist_mm: 92, arm_mm: null, hand_mm: null, foot_mm: null, length_unit: 'mm', hand: 'right', single_keys: true, calibrated: true };
 export const TIER = { ...PERSON, id: '22222222-2222-4222-8222-222222222222', handle: 'joss', name: 'Joss Marrable', roles: ['learner'] };
 export const ROPE = { id: '33333333-3333-4333-8333-333333333333', tag: 'NL-07', kind: 'dynamic', diameter_mm: 10.2, length_m: 60, state: 'in-service', in_service_since: null, note: '' };
 

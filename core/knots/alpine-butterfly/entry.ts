@@ -23,6 +23,7 @@ export const entry = {
   adjust: { text: 'two-wrap: draw the eye to size before the tuck; three-wrap: lengthen the fingertip turn; in place: feed rope through, and dress, set and look at both faces again', source: 'practice' },
   look_again: { text: 'before load goes over to it, and after it was moved or the load went to the other rope', source: 'practice' },
   loosens: { text: 'keeps its form once set', source: 'general' },
+  keeps_when_idle: true,
   front_because: 'laid out by the twist, the face from which the far loop was folded away behind: the two crossings of the twist are seen from the side from which they were made',
   faces: [
     { face: 'front', shows: 'laid: a wing on each side; between them the two crossings of the twist, one above the other, and the two legs of the eye side by side; set: a wing on each side, one strand lies across from wing to wing, over the two legs of the eye', source: 'general' },

@@ -21,6 +21,7 @@ export const entry = {
   adjust: { text: 'it slides along the standing part; the lower strand of the two slides when the upper two are tightened', source: 'practice' },
   look_again: { text: 'after the clip was turned or hung elsewhere', source: 'general' },
   loosens: { text: 'keeps its form once shut', source: 'general' },
+  keeps_when_idle: true,
   front_because: 'the face on which the turns are seen to climb beside each other and the tail to leave upward',
   faces: [
     { face: 'front', shows: 'two turns beside each other round two strands, the tail out at the head between them', source: 'practice' },

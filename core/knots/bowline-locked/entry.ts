@@ -18,6 +18,7 @@ export const entry = {
   adjust: { text: 'draw the eye small before the lock is set', source: 'practice' },
   look_again: { text: 'after it was moved or adjusted: dress, set and measure the tail again', source: 'practice' },
   loosens: { text: 'the lock keeps the collar from opening', source: 'general' },
+  keeps_when_idle: true,
   front_because: 'the face on which the third strand comes up between the other two; the collar lies behind',
   faces: [
     { face: 'front', shows: 'three strands inside the nipping loop, the third one between the two; tail and standing part leave side by side through the collar', source: 'practice' },

@@ -16,6 +16,7 @@ export const entry = {
   set: practice('snug it up, then bounce it with body weight'),
   adjust: practice('it slides along the standing part'),
   loosens: general('keeps its form once weighted'),
+  keeps_when_idle: true,
   look_again: practice('after it was weighted for the first time'),
   front_because: 'the face on which the tail comes out between the hitch’s two turns, next to the clip',
   faces: [

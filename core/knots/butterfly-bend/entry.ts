@@ -16,6 +16,7 @@ export const entry = {
   set: general('both standing parts, then both tails'),
   adjust: general('feed rope through from either side; dress, set and look at both faces again'),
   loosens: general('keeps its form once set'),
+  keeps_when_idle: true,
   look_again: practice('after it was moved: both faces'),
   front_because: 'the same face as that of the butterfly, whose form it is with two tails in place of the eye',
   faces: [

@@ -23,6 +23,7 @@ export const entry = {
   adjust: { text: 'feed rope through, as in a butterfly in place; dress, set and look at both faces again', source: 'practice' },
   look_again: { text: 'before load goes over to it, and after it was moved', source: 'practice' },
   loosens: { text: 'keeps its form once set', source: 'general' },
+  keeps_when_idle: true,
   front_because: 'the same face as that of the butterfly, whose finished form it is',
   faces: [
     { face: 'front', shows: 'as the butterfly: a wing on each side; between them two crossings, one above the other, and the two legs of the eye side by side', source: 'general' },

@@ -17,6 +17,7 @@ export const entry = {
   set: general('standing part, tail, and both legs of each ear'),
   adjust: practice('rope goes from one ear to the other before it is set'),
   loosens: general('keeps its form once set'),
+  keeps_when_idle: true,
   look_again: practice('after the ears were adjusted: their size, and the fold'),
   front_because: 'the face on which the fold lies across the knot',
   faces: [

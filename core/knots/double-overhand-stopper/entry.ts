@@ -20,6 +20,7 @@ export const entry = {
   adjust: { text: 'loosen it, move it along the rope, push the turns together and set it again', source: 'practice' },
   look_again: { text: 'after it was moved or adjusted: dress, set and measure the tail again', source: 'practice' },
   loosens: { text: 'keeps its form once set', source: 'general' },
+  keeps_when_idle: true,
   front_because: 'the face on which both turns of the end can be counted on the side of the loop',
   faces: [
     { face: 'front', shows: 'laid: one large loop, the end through it twice and so twice round its side; set: one strand slanting across over the turns', source: 'general' },

@@ -17,6 +17,7 @@ export const entry = {
   set: practice('four strands, one by one: both standing parts and both tails'),
   adjust: general('work the whole knot along one rope, strand by strand; dress, set and measure both tails again'),
   loosens: general('keeps its form once set'),
+  keeps_when_idle: true,
   look_again: practice('after it was moved, and after the ropes hung idle long'),
   front_because: 'the face on which the first rope comes in over the bow it passes first',
   faces: [

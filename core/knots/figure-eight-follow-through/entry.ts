@@ -23,6 +23,7 @@ export const entry = {
   adjust: { text: 'draw the harness loop close before the retrace: afterwards it cannot be shortened cheaply', source: 'practice' },
   look_again: { text: 'after it was moved or adjusted: dress, set and measure the tail again', source: 'practice' },
   loosens: { text: 'keeps its form when idle', source: 'general' },
+  keeps_when_idle: true,
   front_because: 'the face on which the pair of standing part and tail comes in over the pair that makes the near turn; the flat eight can be followed pair by pair',
   faces: [
     { face: 'front', shows: 'the shape of an eight in pairs: at every place two strands lie side by side and none crosses its partner', source: 'practice' },

@@ -22,6 +22,7 @@ export const entry = {
   adjust: { text: 'work the knot along the strands', source: 'practice' },
   look_again: { text: 'after it was moved or adjusted: dress, set and measure the tail again', source: 'practice' },
   loosens: { text: 'keeps its form once set', source: 'general' },
+  keeps_when_idle: true,
   front_because: 'the face on which the pair of standing part and tail comes in over the pair that makes the near turn, as on the follow-through',
   faces: [
     { face: 'front', shows: 'the shape of an eight in pairs: strands side by side at every place', source: 'practice' },

@@ -20,6 +20,7 @@ export const entry = {
   adjust: { text: 'loosen it, move it along the rope and set it again', source: 'general' },
   look_again: { text: 'after it was moved or adjusted: dress, set and measure the tail again', source: 'practice' },
   loosens: { text: 'keeps its form once set', source: 'general' },
+  keeps_when_idle: true,
   front_because: 'the face on which the standing part comes in over the bow it passes first',
   faces: [
     { face: 'front', shows: 'an eight: two bows, one at each end; four crossings', source: 'general' },

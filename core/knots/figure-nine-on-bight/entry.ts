@@ -22,6 +22,7 @@ export const entry = {
   adjust: { text: 'work the knot along the strands', source: 'general' },
   look_again: { text: 'after it was moved or adjusted: dress, set and measure the tail again', source: 'practice' },
   loosens: { text: 'keeps its form once set', source: 'general' },
+  keeps_when_idle: true,
   front_because: 'the face on which the pair of standing part and tail comes in behind the first bow and the one and a half turns can be counted',
   faces: [
     { face: 'front', shows: 'an eight in pairs with half a turn more round the neck', source: 'general' },

@@ -17,6 +17,7 @@ export const entry = {
   set: practice('each rope end, then each leg of the eye'),
   adjust: general('the eye by working the hanging rope’s two strands along the knot; dress, set and measure again'),
   loosens: general('keeps its form once set'),
+  keeps_when_idle: true,
   look_again: practice('before somebody passes it, and after it was moved'),
   front_because: 'the face on which the hanging rope comes in over the bow it passes first',
   faces: [

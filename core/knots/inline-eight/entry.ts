@@ -18,6 +18,7 @@ export const entry = {
   set: general('the eye against the strand it is pulled from, then the other strand'),
   adjust: general('tied anew at another place'),
   loosens: general('keeps its form while it is loaded in its direction'),
+  keeps_when_idle: true,
   look_again: practice('when the direction of the load may have changed'),
   front_because: 'the face on which the bight comes out over the last bow',
   faces: [

@@ -16,6 +16,7 @@ export const entry = {
   set: practice('all four strands, one by one'),
   adjust: general('work it along both strands before it is set'),
   loosens: general('keeps its form once set'),
+  keeps_when_idle: true,
   look_again: practice('before every descent: strands tidy, tails long'),
   front_because: 'the face on which the wraps of both ropes can be counted in turn',
   faces: [

@@ -16,6 +16,7 @@ export const entry = {
   set: practice('all four strands, one by one'),
   adjust: general('work it along both strands; dress, set and measure both tails again'),
   loosens: general('keeps its form once all four strands are set'),
+  keeps_when_idle: true,
   look_again: practice('before every descent: strands tidy, tails long'),
   front_because: 'the face that turns away from the rock: both ropes go up and down from one side of the knot, the tails stand off on the other',
   faces: [

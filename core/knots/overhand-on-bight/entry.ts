@@ -22,6 +22,7 @@ export const entry = {
   adjust: { text: 'work the knot along the strands', source: 'practice' },
   look_again: { text: 'after it was moved or adjusted: dress, set and measure the tail again', source: 'practice' },
   loosens: { text: 'keeps its form once set', source: 'general' },
+  keeps_when_idle: true,
   front_because: 'the face on which the pair of legs goes down to the eye over the last bow',
   faces: [
     { face: 'front', shows: 'an overhand in pairs: strands parallel all through', source: 'practice' },

@@ -16,6 +16,7 @@ export const entry = {
   set: practice('each coil on its own tail, then both standing parts, so that the coils slide together and nest'),
   adjust: general('each coil slides along the other rope before it is set; measure both tails again'),
   loosens: general('keeps its form once set hard'),
+  keeps_when_idle: true,
   look_again: general('a cord loop: before every use; tails may creep'),
   front_because: 'the face on which three wraps of each rope lie beside each other',
   faces: [

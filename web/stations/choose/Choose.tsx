@@ -5,7 +5,7 @@ import type { z } from 'zod';
 import type { chooseReply } from '../../../contract';
 import { v4 } from '../../parts/uuid';
 import type { Job } from '../../../core/choose/job';
-import { pullsFor } from '../../../core/choose/strands';
+import { jobFor, TWO_ROPES } from '../../../core/choose/forPurpose';
 import { withElse } from '../../../core/choose/whatElse';
 import { across_mm } from '../../../core/knots/sizes';
 import type { Family } from '../../../core/knots/types';
@@ -17,7 +17,7 @@ import { Failed, Loading } from '../../parts/States';
 import { CAUTION, OBJECT_WORDS, PASS_WORDS, PURPOSE_WORDS, TEAM_WORDS, UNTIE_WORDS } from '../../parts/words';
 import { Fill } from './Fill';
 import { IfSomethingFails, Pulls } from './Pulls';
-import { RopeFill } from './RopeFill';
+import { JobRopes } from './RopeFill';
 
 type Suited = z.output<typeof chooseReply>['suited'][number];
 
@@ -126,8 +126,8 @@ export function Choose() {
           <h1 className="visually-hidden">Choose a knot</h1>
           {address.name ? <p className="quiet m-0">Kept as <b>{address.name}</b></p> : address.error ? <p className="notice no mb-2">{refusalText(address.error)}</p> : null}
           <div className="sentence">
-            For <Fill label="Purpose" value={job.purpose} options={PURPOSE_WORDS} onPick={(purpose) => set({ purpose, pulls: pullsFor(purpose, job.pulls) })} /> to{' '}
-            <Fill label="Object" value={job.object} options={OBJECT_WORDS} onPick={(object) => set({ object })} /> with <RopeFill />, its end{' '}
+            For <Fill label="Purpose" value={job.purpose} options={PURPOSE_WORDS} onPick={(purpose) => set(jobFor(purpose, job))} /> to{' '}
+            <Fill label="Object" value={job.object} options={OBJECT_WORDS} onPick={(object) => set({ object })} /> with <JobRopes />, its end{' '}
             <Fill label="End of the rope" value={job.end_free ? 'free' : 'fixed'} options={{ free: 'free', fixed: 'not free' }} onPick={(v) => set({ end_free: v === 'free' })} />, to be undone{' '}
             <Fill label="Untying" value={job.untie} options={UNTIE_WORDS} onPick={(untie) => set({ untie })} />, looked at by{' '}
             <Fill label="Checked by" value={job.team} options={TEAM_WORDS} onPick={(team) => set({ team })} />, under{' '}
@@ -173,7 +173,7 @@ export function Choose() {
           <div className="d-flex flex-wrap align-items-center gap-3 mt-3 choose-links">
             <KeepJob />
             <Link to="/choose/friction">Cord for a friction hitch</Link>
-            <Link to="/choose/cut">How long to cut</Link>
+            <Link to="/choose/cut">How much rope</Link>
             <Link to="/choose/passing">What passes what</Link>
             <Link to="/choose/schools">Where schools differ</Link>
             <span className="small quiet">Catalogue {data.versions.catalogue}, rules {profiles.find((p) => p.id === data.versions.profile)?.name ?? data.versions.profile} version {data.versions.profile_version}</span>

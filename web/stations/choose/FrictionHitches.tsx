@@ -7,7 +7,7 @@ import { BANDS, FRICTION_HITCHES } from '../../../core/choose/friction';
 import { refusalText, useFrictionHitchQuery, useKnotsQuery } from '../../store/api';
 import { useApp } from '../../store';
 import { KnotPicture } from '../../parts/KnotPicture';
-import { NumberField, typed, within } from '../../parts/NumberField';
+import { LengthField, useTypedLength, within } from '../../parts/NumberField';
 import { CAUTION } from '../../parts/words';
 
 const SIZE = { width: 560, height: 380, left: 46, bottom: 44, top: 12, right: 14 };
@@ -48,12 +48,12 @@ const WAYS = { 'one-way': 'one way', both: 'either way' } as const;
 export function FrictionHitches() {
   const { job } = useApp((s) => s.job);
   const [hitch, setHitch] = useState<string>('prusik');
-  const [cord, setCord] = useState(job.rope.kind === 'accessory-cord' ? String(job.rope.diameter_mm) : '6');
-  const [rope, setRope] = useState(String(job.rope.kind === 'accessory-cord' ? (job.second_rope?.diameter_mm ?? 10) : job.rope.diameter_mm));
+  const cord = useTypedLength(job.rope.kind === 'accessory-cord' ? job.rope.diameter_mm : 6);
+  const rope = useTypedLength(job.rope.kind === 'accessory-cord' ? (job.second_rope?.diameter_mm ?? 10) : job.rope.diameter_mm);
   const [direction, setDirection] = useState<keyof typeof WAYS>('one-way');
   const names = useKnotsQuery().data;
-  const [c, r] = [typed(cord), typed(rope)];
-  const right = within(cord, ...CORD_mm) && within(rope, ...ROPE_mm);
+  const [c, r] = [cord.mm, rope.mm];
+  const right = within(c, ...CORD_mm) && within(r, ...ROPE_mm);
   const { data, error } = useFrictionHitchQuery({ hitch, cord_diameter_mm: c, rope_diameter_mm: r, direction }, { skip: !right });
   return (
     <>
@@ -63,8 +63,8 @@ export function FrictionHitches() {
         <div>
           <div className="form-grid">
             <Form.Group controlId="hitch" className="wide"><Form.Label>Hitch</Form.Label><Form.Select value={hitch} onChange={(e) => setHitch(e.target.value)}>{FRICTION_HITCHES.map((h) => <option key={h} value={h}>{names?.find((k) => k.id === h)?.names[0] ?? h}</option>)}</Form.Select></Form.Group>
-            <NumberField id="cord" label="Cord, mm" text={cord} onChange={setCord} least={CORD_mm[0]} most={CORD_mm[1]} />
-            <NumberField id="rope" label="Rope it grips, mm" text={rope} onChange={setRope} least={ROPE_mm[0]} most={ROPE_mm[1]} />
+            <LengthField id="cord" label="Cord" of={cord} least={CORD_mm[0]} most={CORD_mm[1]} />
+            <LengthField id="rope" label="Rope it grips" of={rope} least={ROPE_mm[0]} most={ROPE_mm[1]} />
           </div>
           <div className="seg wide mt-3" role="group" aria-label="Pulled">{Object.entries(WAYS).map(([id, words]) => <button key={id} type="button" aria-pressed={id === direction} onClick={() => setDirection(id as keyof typeof WAYS)}>{words}</button>)}</div>
           {error ? <p className="notice no mt-3">{refusalText(error)}</p> : null}

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState, type PointerEvent, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
-import { pullBetween, PULLS_ASKED, SHOWN_FOR, STRAND_WORDS, strandAt, strandOf, strandsPulled, strandsThere, type Strand } from '../../../core/choose/strands';
+import { PULLS_ASKED, SHOWN_FOR } from '../../../core/choose/forPurpose';
+import { pullBetween, STRAND_WORDS, strandAt, strandOf, strandsPulled, strandsThere, type Strand } from '../../../core/choose/strands';
 import { whatElse, type WhatElse } from '../../../core/choose/whatElse';
 import type { Job } from '../../../core/choose/job';
 import { touchedPoint, useSvg } from '../../parts/svg';
@@ -33,7 +34,6 @@ function TouchedPulls({ purpose, pulls, onPull }: { readonly purpose: Job['purpo
   const [first, setFirst] = useState<Strand | null>(null);
   const [none, setNone] = useState<string | null>(null);
   const asked = PULLS_ASKED[purpose];
-  useEffect(() => { setFirst(null); setNone(null); }, [knot]);
   useEffect(() => {
     if (!shape || !box.current) return;
     const lit = strandsPulled(pulls, strandsThere(shape));
@@ -57,15 +57,15 @@ function TouchedPulls({ purpose, pulls, onPull }: { readonly purpose: Job['purpo
     else setNone(`${STRAND_WORDS[first]} against ${first === strand ? 'itself' : STRAND_WORDS[strand]}: no pull that is asked here`);
   };
   return (
-    <>
-      {/* the buttons below do the same by key */}
+    <div>
+      {/* the buttons beside it do the same by key */}
       <div ref={box} className="touch-pull" data-testid="touched-pulls" onPointerUp={touch} role="img" aria-label="The knot; strands that may be pulled are lit" dangerouslySetInnerHTML={{ __html: svg ?? '' }} />
-      <p className="small quiet text-center m-0" aria-live="polite">{first ? <><b>{STRAND_WORDS[first]}</b> – against what? Touch that.</> : none ?? 'Touch a strand, then what it is pulled against.'}</p>
-    </>
+      <p className="small quiet text-center m-0" aria-live="polite">{first ? <><b>{STRAND_WORDS[first]}</b> – against what? Touch that.</> : none ?? 'Touch a strand, then what pulls against it.'}</p>
+    </div>
   );
 }
 
-/** Which strands may ever be pulled: touched on the thing itself, or switched by the buttons below it. At least one stays. */
+/** Which strands may ever be pulled: touched on the thing itself, or switched by the buttons beside it. At least one stays. */
 export function Pulls({ purpose, pulls, onChange, children }: { purpose: Job['purpose']; pulls: readonly Pull[]; onChange: (pulls: Pull[]) => void; children?: ReactNode }) {
   const on = (p: Pull) => pulls.includes(p);
   const toggle = (p: Pull) => {
@@ -75,11 +75,13 @@ export function Pulls({ purpose, pulls, onChange, children }: { purpose: Job['pu
   return (
     <section className="sheet pulls" aria-label="Which strands may ever be pulled?">
       <h2>Which strands may ever be pulled?</h2>
-      <TouchedPulls purpose={purpose} pulls={pulls} onPull={toggle} />
+      <div className="pull-both">
+      <TouchedPulls key={purpose} purpose={purpose} pulls={pulls} onPull={toggle} />
       <div className="pull-toggle" role="group" aria-label="Pulls">
         {PULLS_ASKED[purpose].map((p) => (
           <Button key={p} variant={on(p) ? 'primary' : 'outline-primary'} className={on(p) ? '' : 'off'} aria-pressed={on(p)} aria-label={PULL_WORDS[p]} onClick={() => toggle(p)}>{SHORT[p]}</Button>
         ))}
+      </div>
       </div>
       {children}
     </section>

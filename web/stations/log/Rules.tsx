@@ -22,6 +22,8 @@ export function Rules() {
             {p.lengths.length === 0 ? <div className="measure"><span>No tail length is given</span></div> : null}
             {p.lengths.map((l) => <div className="measure" key={l.id + String(l.stopper)}><span>{l.text} <span className="rule-id">{l.id}, {l.source}</span></span></div>)}
             {p.tieIn.map((k) => <div className="measure" key={k.rule}><span>{k.knot.replaceAll('-', ' ')}: {k.text} <span className="rule-id">{k.rule}, {k.source}</span></span></div>)}
+            {(p.also ?? []).map((a) => <div className="measure" key={a.rule}><span>{a.knots.length > 0 ? `${a.knots.map((k) => k.replaceAll('-', ' ')).join(', ')}: ` : ''}{a.text} <span className="rule-id">{a.rule}, {a.source}</span></span></div>)}
+            {p.unequalOver_mm === undefined ? null : <div className="measure"><span>Ropes that differ by more than {p.unequalOver_mm} mm are not joined by a joint for equal ones <span className="rule-id">D2</span></span></div>}
             <div className="measure"><span>Stopper behind a tie-in: {STOPPER[p.stopperBehindTieIn.asked]}; {p.stopperBehindTieIn.text}</span></div>
             <div className="measure"><span>Second person: {p.secondCheck.asked} <span className="rule-id">{p.secondCheck.source}</span></span></div>
             <p className="caution mt-3 mb-0">{p.caution}</p>

@@ -14,13 +14,13 @@ import { CAUTION, CERTAINTY_WORDS, GRADE_WORDS, PULL_WORDS, PURPOSE_WORDS, SOURC
 import { across_mm, acrossText } from '../../../core/knots/sizes';
 import type { ShapeState } from '../../../core/knots/stored';
 import type { Source } from '../../../core/knots/types';
-import { lengthText } from '../../../core/units';
 import { Differs } from './Differs';
 import { DrawnUp } from './DrawnUp';
 import { Lookalikes } from './Lookalikes';
 import type { SceneComponent } from '../../parts/rope/framing';
 import { partOfRope, type Picked } from '../../parts/rope/picking';
 import { NOTHING, type Difference } from '../../parts/TouchWhatDiffers';
+import { RopeRows } from '../../parts/RopeRows';
 import { RightBesideWrong } from '../../parts/RightBesideWrong';
 import type { ShapeQuestion } from '../../store/api';
 import type { Range } from '../../../core/knots/measures';
@@ -33,22 +33,11 @@ function RopeNeeded({ knot: entry }: { knot: KnotReply }) {
   const { data, error } = useRopeNeededQuery({ knot, rope_diameter_mm: across_mm(entry, job.rope), profile: job.profile });
   if (error) return <Failed error={error} />;
   if (!data) return <Loading what="Measuring" />;
-  const inches = person?.length_unit === 'in';
-  const text = (low: number, high: number) => {
-    const up = (v: number) => Math.ceil(v / 10) * 10;
-    return up(low) === up(high) ? lengthText(up(low), inches ? 'in' : 'mm') : `${lengthText(up(low), inches ? 'in' : 'mm').replace(/ (mm|m|in)$/, '')}–${lengthText(up(high), inches ? 'in' : 'mm')}`;
-  };
-  const row = (label: string, low: number, high: number, cls = '') => <div className={`measure ${cls}`}><span>{label}</span><b>{text(low, high)}</b></div>;
   return (
     <section className="sheet p-3 px-4" aria-labelledby="rope-needed">
       <h2 id="rope-needed">How much rope</h2>
       <p className="small quiet mb-1">on {acrossText(entry, across_mm(entry, job.rope))}, under {profile?.name ?? job.profile}; from the computed knot; low and high by how hard it is set</p>
-      {row('in the knot', data.in_knot_mm_low, data.in_knot_mm_high)}
-      {data.eye_mm > 0 ? row('in the eye', data.eye_mm_low, data.eye_mm_high) : null}
-      {data.tail_mm > 0 ? row('tail', data.tail_mm_low, data.tail_mm_high) : null}
-      {data.stopper_mm > 0 ? row('stopper', data.stopper_mm_low, data.stopper_mm_high) : null}
-      {row('together', data.total_mm_low, data.total_mm_high, 'sum')}
-      {data.tail_mm === 0 ? null : row('end to first turn, once set', data.start_at_mm_low, data.start_at_mm_high)}
+      <RopeRows needed={data} person={person} />
       {profile?.startAllowance_mm?.knots.includes(knot) ? <p className="small quiet mb-1 mt-2">In hand before tying, {profile.name}: {profile.startAllowance_mm.text}.</p> : null}
       <ul className="small quiet mb-0 ps-3">{data.notes.map((n) => <li key={n}>{n}</li>)}</ul>
     </section>

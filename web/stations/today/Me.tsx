@@ -1,38 +1,57 @@
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
+import { lengthFromText, OWN_MEASURE_RANGES_MM, OWN_MEASURES, type OwnMeasure } from '../../../core/units';
 import { fieldMessage, refusalText, usePreferencesMutation, useSessionQuery } from '../../store/api';
 
-/** Own measures: the fist is calibrated once with a ruler; units, hand, keys. */
+const ASKED: Readonly<Record<OwnMeasure, { readonly label: string; readonly help: string; readonly wrong: string }>> = {
+  fist: { label: 'My fist, across the knuckles', help: 'Close your hand and lay a ruler across the four knuckles.', wrong: 'a fist is 70 to 120 mm broad: measure across the knuckles' },
+  arm: { label: 'My arm’s length', help: 'Rope from the middle of the chest to the fist of the arm held out.', wrong: 'an arm’s length is 500 to 1200 mm' },
+  hand: { label: 'My hand, spread', help: 'From the tip of the thumb to the tip of the little finger.', wrong: 'a spread hand is 130 to 300 mm' },
+  foot: { label: 'My foot, in its boot', help: 'From heel to toe: rope is laid beside it.', wrong: 'a boot is 180 to 400 mm long' },
+};
+
+/** Own measures: each is taken once with a ruler; units, hand, keys. */
 export function Me() {
   const person = useSessionQuery().data!.person!;
   const [save, { error, isLoading, isSuccess }] = usePreferencesMutation();
-  const [fist, setFist] = useState(String(person.fist_mm));
-  const value = Number(fist.replace(',', '.'));
-  const wrong = fist.trim() === '' || !Number.isFinite(value) ? 'a number in millimetres' : value < 70 || value > 120 ? 'a fist is 70 to 120 mm broad: measure across the knuckles' : fieldMessage(error, 'fist_mm');
+  const unit = person.length_unit === 'in' ? 'in' : 'mm';
+  const shown = (mm: number | null) => (mm === null ? '' : unit === 'in' ? String(Math.round((mm / 25.4) * 100) / 100) : String(mm));
+  const [texts, setTexts] = useState<Readonly<Partial<Record<OwnMeasure, string>>>>({});
+  const textOf = (m: OwnMeasure) => texts[m] ?? shown(m === 'fist' ? person.fist_mm : person[`${m}_mm`]);
+  const valueOf = (m: OwnMeasure) => Math.round(lengthFromText(textOf(m), unit) * 10) / 10;
+  const wrongOf = (m: OwnMeasure): string | undefined => {
+    if (textOf(m).trim() === '' && m !== 'fist') return fieldMessage(error, `${m}_mm`);
+    const [least, most] = OWN_MEASURE_RANGES_MM[m];
+    const v = valueOf(m);
+    return Number.isNaN(v) ? 'a length in mm, or with its unit' : v < least || v > most ? ASKED[m].wrong : fieldMessage(error, `${m}_mm`);
+  };
+  const keep = () => void save(Object.fromEntries(OWN_MEASURES.map((m) => [`${m}_mm`, textOf(m).trim() === '' ? null : valueOf(m)])));
   return (
     <>
       <h1>My measures and keys</h1>
       <div className="form-grid mt-4">
-        <Form.Group controlId="fist">
-          <Form.Label>My fist, across the knuckles, in mm</Form.Label>
-          <Form.Control value={fist} onChange={(e) => setFist(e.target.value)} inputMode="decimal" isInvalid={Boolean(wrong)} aria-describedby="fist-help" />
-          {wrong ? <p className="invalid-feedback d-block mb-0">{wrong}</p> : null}
-          <Form.Text id="fist-help">{person.calibrated ? 'Calibrated.' : 'Not calibrated: 100 mm is taken.'} Close your hand and lay a ruler across the four knuckles.</Form.Text>
-        </Form.Group>
+        {(['fist', 'arm', 'hand', 'foot'] as const).map((m) => (
+          <Form.Group controlId={m} key={m}>
+            <Form.Label>{ASKED[m].label}, {unit}</Form.Label>
+            <Form.Control value={textOf(m)} onChange={(e) => setTexts({ ...texts, [m]: e.target.value })} isInvalid={Boolean(wrongOf(m))} aria-describedby={`${m}-help`} />
+            {wrongOf(m) ? <p className="invalid-feedback d-block mb-0">{wrongOf(m)}</p> : null}
+            <Form.Text id={`${m}-help`}>{m !== 'fist' ? '' : person.calibrated ? 'Calibrated. ' : 'Not calibrated: 100 mm is taken. '}{ASKED[m].help}</Form.Text>
+          </Form.Group>
+        ))}
         <Form.Group controlId="unit">
-          <Form.Label>Tails are measured in</Form.Label>
-          <Form.Select defaultValue={person.length_unit} onChange={(e) => void save({ length_unit: e.target.value as 'mm' })}>
-            <option value="mm">millimetres</option><option value="in">inches</option><option value="fist">fists</option>
+          <Form.Label>Lengths are told in</Form.Label>
+          <Form.Select defaultValue={person.length_unit} onChange={(e) => { setTexts({}); void save({ length_unit: e.target.value as 'mm' }); }}>
+            <option value="mm">millimetres</option><option value="in">inches</option><option value="fist">millimetres, tails in fists</option>
           </Form.Select>
         </Form.Group>
-        <Form.Group controlId="hand">
+        <Form.Group controlId="hand-used">
           <Form.Label>I tie with the</Form.Label>
           <Form.Select defaultValue={person.hand} onChange={(e) => void save({ hand: e.target.value as 'right' })}><option value="right">right hand</option><option value="left">left hand</option></Form.Select>
         </Form.Group>
         <div><Form.Check type="checkbox" id="keys" label="Single keys (f, c, a, b …) work outside fields" defaultChecked={person.single_keys} onChange={(e) => void save({ single_keys: e.target.checked })} /></div>
       </div>
       <div className="mt-4 d-flex gap-3 align-items-center">
-        <Button disabled={Boolean(wrong) || isLoading} onClick={() => void save({ fist_mm: value })}>Keep my fist</Button>
+        <Button disabled={OWN_MEASURES.some((m) => Boolean(wrongOf(m))) || isLoading} onClick={keep}>Keep my measures</Button>
         <span role="status" className="quiet">{isSuccess ? 'Kept.' : ''}</span>
         {error ? <span role="alert" className="v-take-out-and-retie">{refusalText(error)}</span> : null}
       </div>

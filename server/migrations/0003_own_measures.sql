@@ -1,0 +1,4 @@
+ALTER TABLE people
+  ADD COLUMN arm_mm DOUBLE NULL AFTER fist_mm,
+  ADD COLUMN hand_mm DOUBLE NULL AFTER arm_mm,
+  ADD COLUMN foot_mm DOUBLE NULL AFTER hand_mm;
