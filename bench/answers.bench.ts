@@ -1,5 +1,5 @@
 /** How long answers take: choose and tail in process and over HTTP; pictures. */
-import { choose, type Job } from '../core/choose';
+import { choose, jobFor, PURPOSES, type Job } from '../core/choose';
 import { judgeTail, shippedProfile } from '../core/profiles';
 import { JOB, timed } from './measure';
 
@@ -11,8 +11,12 @@ const post = (path: string, body: unknown) => async () => {
   if (!r.ok) throw new Error(`${path}: ${r.status}`);
 };
 const TAIL = { knot: 'bowline-locked', rope_diameter_mm: 10, tail_mm: 140 };
-line('choose, in process', await timed(1000, () => choose(JOB as unknown as Job, shippedProfile('sport-crag'))));
-line('choose, over HTTP', await timed(500, post('/choose', JOB)));
+/** a job of every purpose in turn */
+const jobs = PURPOSES.map((purpose) => ({ ...(JOB as unknown as Job), ...jobFor(purpose, JOB as unknown as Job) }));
+let turn = 0;
+const next = () => jobs[turn++ % jobs.length]!;
+line('choose, in process', await timed(1800, () => choose(next(), shippedProfile('sport-crag'))));
+line('choose, over HTTP', await timed(900, () => post('/choose', next())()));
 line('tail, in process', await timed(1000, () => judgeTail(shippedProfile('sport-crag'), TAIL)));
 line('tail, over HTTP', await timed(500, post('/tail', { profile: 'sport-crag', ...TAIL })));
 line('picture.svg, over HTTP', await timed(40, () => fetch(`${url}/knots/figure-eight-follow-through/picture.svg`).then((r) => r.arrayBuffer())));

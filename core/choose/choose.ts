@@ -1,6 +1,6 @@
 /**
- * From a job to suited, nearly, excluded; the rules are in rules.ts. Order of the suited: who can check it, whether it minds unequal ropes, then how it
- * comes undone (if that was asked), then whether the rule set names it, then whether everybody knows it, then ways to get it wrong, whether it
+ * From a job to suited, nearly, excluded; the rules are in rules.ts. Order of the suited: whether it was made for the pulls, who can check it, whether it minds
+ * unequal ropes, then how it comes undone (if that was asked), whether the rule set names it, what else it stands, whether everybody knows it, then ways to get it wrong, whether it
  * loosens, what must be fed by hand, rope used and bulk. Each part is said by itself, there is no one number. Silence of a profile is said, it is neither a yes nor a no.
  */
 import { behaviour } from '../knots/behaviour';
@@ -12,11 +12,12 @@ import type { Profile } from '../profiles';
 import { cordCautions } from './friction';
 import type { Job } from './job';
 import { passing, type PassingTrial } from './passing';
-import { EQUAL_ONLY, isJoint, nosTo, PULL_WORDS, stops, unequal, type ChangeKind, type RuleText } from './rules';
+import { PULLS_ASKED } from './forPurpose';
+import { EQUAL_ONLY, isJoint, nosTo, pullWords, stops, unequal, type ChangeKind, type RuleText } from './rules';
 
 export type { RuleText };
 /** What the order of the suited is made of, in the order in which it decides. */
-export const SCORE_PARTS = ['checked-by', 'equal-ropes', 'untying', 'named-by-profile', 'known-to', 'ways-to-get-it-wrong', 'loosens', 'passes', 'rope-used', 'bulk'] as const;
+export const SCORE_PARTS = ['made-for-it', 'checked-by', 'equal-ropes', 'untying', 'named-by-profile', 'also-stands', 'known-to', 'ways-to-get-it-wrong', 'loosens', 'passes', 'rope-used', 'bulk'] as const;
 export interface ScorePart {
   readonly part: (typeof SCORE_PARTS)[number];
   /** smaller is better */
@@ -53,7 +54,7 @@ function reasonsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   const pulled = job.pulls.map((pull): Fact => {
     if (stops(knot, job, pull)) return { rule: 'P0', text: 'pulled against what it stops', source: 'practice' };
     const g = behaviour(knot, pull);
-    return { rule: 'P0', text: g.grade === 'ok' ? `${PULL_WORDS[pull]}: ${g.condition}` : `made for ${PULL_WORDS[pull]}`, source: g.source ?? 'general' };
+    return { rule: 'P0', text: g.grade === 'ok' ? `${pullWords(knot, pull)}: ${g.condition}` : `made for ${pullWords(knot, pull)}`, source: g.source ?? 'general' };
   });
   const says = profile.tieIn.find((k) => k.knot === knot.id);
   const named: RuleText[] = says?.says === 'named' ? [{ rule: says.rule, text: says.text, source: says.source, of: profile.id }] : [];
@@ -91,6 +92,8 @@ function cautionsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   return out;
 }
 
+/** Grades of a pull that is stood. */
+const STANDS: readonly string[] = ['made', 'ok'];
 /** Rounded up to what a tape measure shows, mm. */
 const upTo10 = (mm: number) => Math.ceil(mm / 10) * 10;
 
@@ -102,11 +105,16 @@ function scoreOf(knot: KnotEntry, form: BakedForm, job: Job, profile: Profile, b
   const mm = upTo10(form.set.inKnot_ropeDiameters.value * unit);
   const girth = upTo10(form.set.girth_ropeDiameters.value * unit);
   const minds = isJoint(knot) && unequal(job) && EQUAL_ONLY.includes(knot.id);
+  const onlyOk = job.pulls.filter((p) => !stops(knot, job, p) && behaviour(knot, p).grade !== 'made');
+  const others = PULLS_ASKED[job.purpose].filter((p) => !job.pulls.includes(p));
+  const stands = others.filter((p) => stops(knot, job, p) || STANDS.includes(behaviour(knot, p).grade));
   return [
+    { part: 'made-for-it', value: onlyOk.length, text: onlyOk.length === 0 ? 'made for what pulls it' : `will do, pulled ${onlyOk.map((p) => pullWords(knot, p)).join(' and ')}` },
     { part: 'checked-by', value: job.team === 'anyone' && knot.recognised.by !== 'anyone' ? 1 : 0, text: knot.recognised.text },
     { part: 'equal-ropes', value: minds ? 1 : 0, text: minds ? 'for ropes of one diameter' : isJoint(knot) && unequal(job) ? 'not said to need equal ropes' : 'no question here' },
     { part: 'untying', value: job.untie === 'any' ? 0 : u.most, text: u.least === u.most ? `${u.most} of 5: ${u.text}` : `${u.least} to ${u.most} of 5: ${u.text}` },
     { part: 'named-by-profile', value: says?.says === 'named' ? 0 : 1, text: says?.says === 'named' ? `named by ${profile.name}` : `${profile.name} says nothing` },
+    { part: 'also-stands', value: others.length - stands.length, text: others.length === 0 ? 'no other pull is asked' : stands.length > 0 ? `stands as well: pulled ${stands.map((p) => pullWords(knot, p)).join(', ')}` : 'of no other pull it is said to stand it' },
     { part: 'known-to', value: knot.recognised.by === 'anyone' ? 0 : 1, text: knot.recognised.by === 'anyone' ? 'known to everybody' : 'known to those trained on it' },
     { part: 'ways-to-get-it-wrong', value: grave, text: `${grave} grave faults known` },
     { part: 'loosens', value: knot.keeps_when_idle ? 0 : 1, text: knot.loosens.text },

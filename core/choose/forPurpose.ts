@@ -9,6 +9,9 @@ export const SHOWN_FOR: Readonly<Record<Job['purpose'], string>> = {
   'isolate-damage': 'alpine-butterfly', 'tension-eye': 'inline-eight',
 };
 
+/** Purposes whose knot lies across the page: it is shown close, its ends run out of the picture. */
+export const SHOWN_CLOSE: readonly Job['purpose'][] = ['midline', 'handle', 'isolate-damage', 'join', 'join-to-pass', 'join-to-retrieve', 'sling', 'cord-loop', 'hitch-object'];
+
 const LOOP: readonly Pull[] = ['standing-eye', 'tail-eye', 'ring', 'through', 'all'];
 /** The pulls that are asked for a purpose: those of which something is known for a knot made for it. */
 export const PULLS_ASKED: Readonly<Record<Job['purpose'], readonly Pull[]>> = {

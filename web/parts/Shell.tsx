@@ -6,7 +6,8 @@ import { useKnotsQuery, useProfilesQuery, useSessionQuery, useSignOutMutation } 
 import { openDesk, useApp, useDeskOwner } from '../store';
 import { useAltDigits, useKeys } from './keys';
 import { setTheme, useTheme } from './theme';
-import { initials, KIND_WORDS, PULL_WORDS, PURPOSE_WORDS } from './words';
+import { initials, KIND_WORDS, pullSaid, PURPOSE_WORDS } from './words';
+import { TWO_ROPES } from '../../core/choose/forPurpose';
 
 const PLACES = [
   { digit: 0, to: '/', name: 'Today', icon: <><circle cx="13" cy="13" r="5" /><path d="M13 2v3M13 21v3M2 13h3M21 13h3M5 5l2 2M19 19l2 2M5 21l2-2M19 7l2-2" /></> },
@@ -22,7 +23,7 @@ function JobStrip() {
   const profiles = useProfilesQuery().data;
   const knots = useKnotsQuery().data;
   const profile = profiles?.find((p) => p.id === job.profile);
-  const pulled = job.pulls.length === 1 ? PULL_WORDS[job.pulls[0]!] : `${job.pulls.length} ways`;
+  const pulled = job.pulls.length === 1 ? pullSaid(job.pulls[0]!, TWO_ROPES[job.purpose] === 'joined') : `${job.pulls.length} ways`;
   const purpose = PURPOSE_WORDS[job.purpose].replace(/^an? /, '');
   return (
     <Link to="/choose" className="strip" aria-label="The job: change it under Choose">

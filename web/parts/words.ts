@@ -1,7 +1,7 @@
 /** The interface's words for the values of the contract. */
 import type { Job } from '../../core/choose/job';
 import type { Verdict } from '../../core/inspect';
-import type { Family, Grade, KnotEntry, Source } from '../../core/knots/types';
+import type { Family, Grade, KnotEntry, Pull, Source } from '../../core/knots/types';
 
 export const VERDICT_WORDS: Record<Verdict, string> = { 'meets-the-rule': 'Meets the rule', 'put-right': 'Put right', 'take-out-and-retie': 'Take out and retie', 'not-judged': 'Not judged' };
 export const PURPOSE_WORDS: Record<Job['purpose'], string> = {
@@ -17,6 +17,9 @@ export const PASS_WORDS: Record<Job['must_pass'][number], string> = { edge: 'an 
 export const PULL_WORDS: Record<Job['pulls'][number], string> = {
   'standing-eye': 'standing part to eye', 'tail-eye': 'tail to eye', through: 'standing part to tail', cross: 'one end across', ring: 'eye pulled apart', all: 'all at once', up: 'upward', down: 'downward',
 };
+const PULL_OF_A_JOINT: Partial<Record<Pull, string>> = { through: 'rope against rope', 'standing-eye': 'rope against the clip-in eye', ring: 'tails apart', cross: 'a rope against its own tail' };
+/** A pull in words; of joints it is rope against rope that is spoken of. */
+export const pullSaid = (pull: Pull, joint: boolean): string => (joint ? PULL_OF_A_JOINT[pull] : undefined) ?? PULL_WORDS[pull];
 export const GRADE_WORDS: Record<Grade, string> = { made: 'made for it', ok: 'will do', avoid: 'to be avoided', fails: 'fails' };
 export const SOURCE_WORDS: Record<Source, string> = { practice: 'from practice', general: 'general knowledge, to be confirmed' };
 export const CERTAINTY_WORDS: Record<KnotEntry['form_certainty'], string> = { settled: 'Settled', 'one-derivation': 'One derivation only', unsettled: 'Not settled' };

@@ -32,7 +32,7 @@ export function Summary({ walk, profile, judgement, fist_mm, onOpen }: Props) {
     const seenAt = walk.seenAt ?? new Date().toISOString();
     send(walkChanged({ id: walk.id, seenAt }));
     const result = await record({
-      id: walk.id, tied_knot: { id: walk.tiedKnot, knot: walk.knot, rope: walk.rope, place: walk.place, tied_by: walk.tiedBy, tied_at: walk.tiedAt }, profile: walk.profile, profile_version: walk.profileVersion,
+      id: walk.id, tied_knot: { id: walk.tiedKnot, knot: walk.knot, rope: walk.rope, place: walk.place, tied_by: walk.tiedBy, tied_at: walk.tiedAt }, profile: walk.profile, profile_version: profile.version,
       rope_diameter_mm: walk.rope_diameter_mm, stopper: walk.stopper, fist_mm, hand: walk.hand, seen_at: seenAt, answers: walk.answers.map((a) => ({ ...a })), note: walk.note,
     });
     if (!result.data) {

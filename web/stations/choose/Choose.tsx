@@ -5,7 +5,7 @@ import type { z } from 'zod';
 import type { chooseReply } from '../../../contract';
 import { v4 } from '../../parts/uuid';
 import type { Job } from '../../../core/choose/job';
-import { jobFor, TWO_ROPES } from '../../../core/choose/forPurpose';
+import { jobFor, OBJECTS_FOR } from '../../../core/choose/forPurpose';
 import { withElse } from '../../../core/choose/whatElse';
 import { across_mm } from '../../../core/knots/sizes';
 import type { Family } from '../../../core/knots/types';
@@ -22,7 +22,7 @@ import { JobRopes } from './RopeFill';
 type Suited = z.output<typeof chooseReply>['suited'][number];
 
 /** What is looked at, in the order in which it decides. */
-const SCORE_WORDS: Readonly<Record<string, string>> = { 'checked-by': 'who can check it', 'equal-ropes': 'unequal ropes', untying: 'undone', 'named-by-profile': 'the rules', 'known-to': 'known', 'ways-to-get-it-wrong': 'ways to get it wrong', loosens: 'idle', passes: 'passes', 'rope-used': 'rope', bulk: 'bulk' };
+const SCORE_WORDS: Readonly<Record<string, string>> = { 'made-for-it': 'made for', 'also-stands': 'stands as well', 'checked-by': 'who can check it', 'equal-ropes': 'unequal ropes', untying: 'undone', 'named-by-profile': 'the rules', 'known-to': 'known', 'ways-to-get-it-wrong': 'ways to get it wrong', loosens: 'idle', passes: 'passes', 'rope-used': 'rope', bulk: 'bulk' };
 const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
 
 function Card({ s, place, of, job, name, family, checked }: { s: Suited; place: number; of: number; job: Job; name: string; family: Family; checked: boolean }) {
@@ -36,7 +36,7 @@ function Card({ s, place, of, job, name, family, checked }: { s: Suited; place: 
   };
   return (
     <article className={`sheet knot-card${place === 0 ? ' first' : ''}`}>
-      <div className="pic"><KnotPicture knot={s.knot} crop="tall" size={172} alt={`${name}, front`} /></div>
+      <div className="pic"><KnotPicture knot={s.knot} crop={family === 'bend' ? 'knot' : 'tall'} size={172} alt={`${name}, front`} /></div>
       <div className="say">
         <h2>{name}</h2>
         <p className="small quiet m-0">suited, {ORDINALS[place] ?? `${place + 1}th`} of {of}</p>
@@ -47,7 +47,7 @@ function Card({ s, place, of, job, name, family, checked }: { s: Suited; place: 
         <div className="price">
           <span><b>{rope ? `${(Math.ceil(rope.total_mm_high / 10) / 100).toFixed(2)} m` : '–'}</b>rope, eye and tail in</span>
           <span><b>{untying}</b>untying, 5 is worst</span>
-          <span><b>{rope ? `${Math.round(rope.tail_mm)} mm` : '–'}</b>{rope?.notes.some((n) => n.startsWith('tail: the rule set gives no length')) ? 'of tail (no rule)' : 'of tail'}</span>
+          <span><b>{rope ? (rope.tail_mm === 0 ? 'none' : `${Math.round(rope.tail_mm)} mm`) : '–'}</b>{rope?.notes.some((n) => n.startsWith('tail: the rule set gives no length')) ? 'of tail (no rule)' : 'of tail'}</span>
         </div>
         <details className="small mt-2"><summary>Why this place</summary>{s.score_parts.map((p) => <div className="measure" key={p.part}><span>{SCORE_WORDS[p.part] ?? p.part}</span><span>{p.text}</span></div>)}</details>
         <div className="card-acts">
@@ -117,6 +117,7 @@ export function Choose() {
   const name = (id: string) => knot(id)?.names[0] ?? id;
   const elsewhere = (x: { because: readonly { rule: string }[] }) => x.because.some((b) => b.rule === 'F1');
   const set = (change: Partial<Job>) => send(jobChanged(change));
+  const objects = [...new Set([...OBJECTS_FOR[job.purpose], job.object])];
   const several = job.must_pass.length > 1;
   const passes: Readonly<Record<string, string>> = { none: 'nothing', ...PASS_WORDS, ...(several && { several: job.must_pass.map((d) => PASS_WORDS[d]).join(' and ') }) };
   return (
@@ -126,8 +127,7 @@ export function Choose() {
           <h1 className="visually-hidden">Choose a knot</h1>
           {address.name ? <p className="quiet m-0">Kept as <b>{address.name}</b></p> : address.error ? <p className="notice no mb-2">{refusalText(address.error)}</p> : null}
           <div className="sentence">
-            For <Fill label="Purpose" value={job.purpose} options={PURPOSE_WORDS} onPick={(purpose) => set(jobFor(purpose, job))} /> to{' '}
-            <Fill label="Object" value={job.object} options={OBJECT_WORDS} onPick={(object) => set({ object })} /> with <JobRopes />, its end{' '}
+            For <Fill label="Purpose" value={job.purpose} options={PURPOSE_WORDS} onPick={(purpose) => set(jobFor(purpose, job))} />{objects.length > 1 ? <> to{' '}<Fill label="Object" value={job.object} options={Object.fromEntries(objects.map((o) => [o, OBJECT_WORDS[o]])) as Record<Job['object'], string>} onPick={(object) => set({ object })} /></> : null} with <JobRopes />, its end{' '}
             <Fill label="End of the rope" value={job.end_free ? 'free' : 'fixed'} options={{ free: 'free', fixed: 'not free' }} onPick={(v) => set({ end_free: v === 'free' })} />, to be undone{' '}
             <Fill label="Untying" value={job.untie} options={UNTIE_WORDS} onPick={(untie) => set({ untie })} />, looked at by{' '}
             <Fill label="Checked by" value={job.team} options={TEAM_WORDS} onPick={(team) => set({ team })} />, under{' '}

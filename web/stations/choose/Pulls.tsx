@@ -1,16 +1,18 @@
 import { useEffect, useRef, useState, type PointerEvent, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
-import { PULLS_ASKED, SHOWN_FOR } from '../../../core/choose/forPurpose';
+import { PULLS_ASKED, SHOWN_CLOSE, SHOWN_FOR, TWO_ROPES } from '../../../core/choose/forPurpose';
 import { pullBetween, STRAND_WORDS, strandAt, strandOf, strandsPulled, strandsThere, type Strand } from '../../../core/choose/strands';
 import { whatElse, type WhatElse } from '../../../core/choose/whatElse';
 import type { Job } from '../../../core/choose/job';
 import { touchedPoint, useSvg } from '../../parts/svg';
 import { useTheme } from '../../parts/theme';
-import { PULL_WORDS } from '../../parts/words';
+import { pullSaid } from '../../parts/words';
 import { useShapeQuery } from '../../store/api';
 
 type Pull = Job['pulls'][number];
 const SHORT: Readonly<Record<Pull, string>> = { 'standing-eye': 'standing – eye', 'tail-eye': 'tail – eye', ring: 'eye apart', through: 'standing – tail', cross: 'one end across', all: 'all at once', up: 'up', down: 'down' };
+
+const SHORT_OF_A_JOINT: Readonly<Partial<Record<Pull, string>>> = { through: 'rope – rope', 'standing-eye': 'rope – clip-in eye', ring: 'tails apart', cross: 'rope – own tail' };
 
 /** What else could come: each is asked, a yes goes into the job. */
 export function IfSomethingFails({ job, onYes }: { readonly job: Pick<Job, 'purpose' | 'pulls' | 'must_pass'>; readonly onYes: (asked: WhatElse) => void }) {
@@ -29,7 +31,7 @@ function TouchedPulls({ purpose, pulls, onPull }: { readonly purpose: Job['purpo
   const theme = useTheme();
   const knot = SHOWN_FOR[purpose];
   const box = useRef<HTMLDivElement>(null);
-  const svg = useSvg(`/api/v1/knots/${knot}/picture.svg?state=tight&crop=whole&size=300&theme=${theme}`);
+  const svg = useSvg(`/api/v1/knots/${knot}/picture.svg?state=tight&crop=${SHOWN_CLOSE.includes(purpose) ? 'knot' : 'whole'}&size=300&theme=${theme}`);
   const shape = useShapeQuery({ id: knot, state: 'tight' }).data?.components;
   const [first, setFirst] = useState<Strand | null>(null);
   const [none, setNone] = useState<string | null>(null);
@@ -68,6 +70,7 @@ function TouchedPulls({ purpose, pulls, onPull }: { readonly purpose: Job['purpo
 /** Which strands may ever be pulled: touched on the thing itself, or switched by the buttons beside it. At least one stays. */
 export function Pulls({ purpose, pulls, onChange, children }: { purpose: Job['purpose']; pulls: readonly Pull[]; onChange: (pulls: Pull[]) => void; children?: ReactNode }) {
   const on = (p: Pull) => pulls.includes(p);
+  const joint = TWO_ROPES[purpose] === 'joined';
   const toggle = (p: Pull) => {
     const next = on(p) ? pulls.filter((x) => x !== p) : [...pulls, p];
     if (next.length > 0) onChange(next);
@@ -79,7 +82,7 @@ export function Pulls({ purpose, pulls, onChange, children }: { purpose: Job['pu
       <TouchedPulls key={purpose} purpose={purpose} pulls={pulls} onPull={toggle} />
       <div className="pull-toggle" role="group" aria-label="Pulls">
         {PULLS_ASKED[purpose].map((p) => (
-          <Button key={p} variant={on(p) ? 'primary' : 'outline-primary'} className={on(p) ? '' : 'off'} aria-pressed={on(p)} aria-label={PULL_WORDS[p]} onClick={() => toggle(p)}>{SHORT[p]}</Button>
+          <Button key={p} variant={on(p) ? 'primary' : 'outline-primary'} className={on(p) ? '' : 'off'} aria-pressed={on(p)} aria-label={pullSaid(p, joint)} onClick={() => toggle(p)}>{(joint && SHORT_OF_A_JOINT[p]) || SHORT[p]}</Button>
         ))}
       </div>
       </div>

@@ -4,6 +4,7 @@ import { Link, useSearchParams } from 'react-router';
 import type { z } from 'zod';
 import type { knotListReply } from '../../../contract';
 import type { Job } from '../../../core/choose/job';
+import { TWO_ROPES } from '../../../core/choose/forPurpose';
 import { whatDecides } from '../../../core/choose/difference';
 import { behaviour } from '../../../core/knots/behaviour';
 import { across_mm, acrossText } from '../../../core/knots/sizes';
@@ -13,7 +14,7 @@ import { useChooseQuery, useKnotQuery, useKnotsQuery, useProfilesQuery, type Kno
 import { useApp } from '../../store';
 import { KnotPicture } from '../../parts/KnotPicture';
 import { Failed, Loading } from '../../parts/States';
-import { CAUTION, CERTAINTY_WORDS, GRADE_WORDS, PULL_WORDS, PURPOSE_WORDS } from '../../parts/words';
+import { CAUTION, CERTAINTY_WORDS, GRADE_WORDS, PULL_WORDS, pullSaid, PURPOSE_WORDS } from '../../parts/words';
 
 type Listed = z.output<typeof knotListReply>[number];
 
@@ -34,7 +35,7 @@ function rowsFor(all: readonly KnotReply[], rope: Job['rope'], profiles: readonl
     { about: 'Family', of: (k) => k.family_name },
     { about: 'For', of: (k) => k.purposes.map((p) => PURPOSE_WORDS[p]).join(', ') || 'goes with another knot' },
     { about: 'Needs', of: (k) => k.needs.text },
-    ...pulls.map((p): Row => ({ about: PULL_WORDS[p], of: (k) => pullText(k, p) })),
+    ...pulls.map((p): Row => ({ about: pullSaid(p, all.every((k) => k.family === 'bend')), of: (k) => pullText(k, p) })),
     { about: 'To undo', of: (k) => k.untying.map((u) => `${u.condition.replaceAll('-', ' ')}: ${u.least === u.most ? u.least : `${u.least} to ${u.most}`} of 5, ${u.text}`).join('; ') },
     { about: 'Set by', of: (k) => k.set.text },
     { about: 'When idle', of: (k) => k.loosens.text },
@@ -101,7 +102,7 @@ function ForThisJob({ all }: { all: readonly KnotReply[] }) {
   return (
     <section className="sheet p-3 px-4 mt-3" aria-labelledby="for-this-job" data-testid="for-this-job">
       <h2 id="for-this-job">What makes the difference for this job</h2>
-      <p className="small quiet mb-2">{PURPOSE_WORDS[job.purpose]}, pulled {job.pulls.map((p) => PULL_WORDS[p]).join(' and ')}; <Link to="/choose">change the job</Link></p>
+      <p className="small quiet mb-2">{PURPOSE_WORDS[job.purpose]}, pulled {job.pulls.map((p) => pullSaid(p, TWO_ROPES[job.purpose] === 'joined')).join(' and ')}; <Link to="/choose">change the job</Link></p>
       <ul className="tells">
         {order.map((s) => <li key={s.knot} className={s.stands === 'suited' ? '' : s.stands === 'nearly' ? 'care' : 'no'}><b>{name(s.knot)}</b> {s.stands === 'suited' ? 'does it' : s.stands === 'nearly' ? <>would do {s.because}</> : <>does not: {s.because}</>}{s.rule ? <span className="rule-id">{s.rule}</span> : null}</li>)}
         {decided.map((d) => <li key={d.after}>{name(d.before)} stands before {name(d.after)} by <b>{d.by}</b>{d.has[0] ? <>: {d.has[0]}; against {d.has[1]}</> : null}</li>)}

@@ -10,7 +10,7 @@ import { OnSight } from '../../parts/OnSight';
 import { Rope3D, type RopeHandle } from '../../parts/rope/Rope3D';
 import { Failed, Loading } from '../../parts/States';
 import { useTheme } from '../../parts/theme';
-import { CAUTION, CERTAINTY_WORDS, GRADE_WORDS, PULL_WORDS, PURPOSE_WORDS, SOURCE_WORDS } from '../../parts/words';
+import { CAUTION, CERTAINTY_WORDS, GRADE_WORDS, pullSaid, PURPOSE_WORDS, SOURCE_WORDS } from '../../parts/words';
 import { across_mm, acrossText } from '../../../core/knots/sizes';
 import type { ShapeState } from '../../../core/knots/stored';
 import type { Source } from '../../../core/knots/types';
@@ -89,7 +89,7 @@ function Facts({ knot }: { knot: KnotReply }) {
         <dt>Needs</dt><dd><Said fact={knot.needs} /></dd>
         <dt>Pulled</dt>
         <dd>
-          <ul className="plain">{knot.pulls.map((p) => <li key={p.pull}><b>{PULL_WORDS[p.pull]}: {GRADE_WORDS[p.grade]}</b>, {p.condition}{p.grade === 'made' ? '' : `; ${p.what_happens}`} <From source={p.source} /></li>)}</ul>
+          <ul className="plain">{knot.pulls.map((p) => <li key={p.pull}><b>{pullSaid(p.pull, knot.family === 'bend')}: {GRADE_WORDS[p.grade]}</b>, {p.condition}{p.grade === 'made' ? '' : `; ${p.what_happens}`} <From source={p.source} /></li>)}</ul>
           Other pulls: not known.
         </dd>
         <dt>Set</dt><dd><Said fact={knot.set} /></dd>
