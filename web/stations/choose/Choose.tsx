@@ -28,6 +28,8 @@ const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seven
 function Card({ s, place, of, job, name, family, checked }: { s: Suited; place: number; of: number; job: Job; name: string; family: Family; checked: boolean }) {
   const navigate = useNavigate();
   const send = useSend();
+  // it lies across the page: shown whole in its width
+  const across = family === 'bend' || family === 'midline';
   const rope = useRopeNeededQuery({ knot: s.knot, rope_diameter_mm: across_mm({ family }, job.rope), profile: job.profile }).data;
   const untying = s.score_parts.find((p) => p.part === 'untying')!.text.split(':')[0]!.replace(' of 5', '').replace(' to ', '–');
   const take = (to: string) => {
@@ -36,7 +38,7 @@ function Card({ s, place, of, job, name, family, checked }: { s: Suited; place: 
   };
   return (
     <article className={`sheet knot-card${place === 0 ? ' first' : ''}`}>
-      <div className="pic"><KnotPicture knot={s.knot} crop={family === 'bend' ? 'knot' : 'tall'} size={172} alt={`${name}, front`} /></div>
+      <div className={`pic${across ? ' across' : ''}`}><KnotPicture knot={s.knot} crop={across ? 'knot' : 'tall'} size={172} alt={`${name}, front`} /></div>
       <div className="say">
         <h2>{name}</h2>
         <p className="small quiet m-0">suited, {ORDINALS[place] ?? `${place + 1}th`} of {of}</p>
