@@ -10,7 +10,7 @@ export const SHOWN_FOR: Readonly<Record<Job['purpose'], string>> = {
 };
 
 /** Purposes whose knot lies across the page: it is shown close, its ends run out of the picture. */
-export const SHOWN_CLOSE: readonly Job['purpose'][] = ['midline', 'handle', 'isolate-damage', 'join', 'join-to-pass', 'join-to-retrieve', 'sling', 'cord-loop', 'hitch-object'];
+export const SHOWN_CLOSE: readonly Job['purpose'][] = ['midline', 'handle', 'isolate-damage', 'join', 'join-to-pass', 'join-to-retrieve', 'sling', 'cord-loop', 'hitch-object', 'belay', 'releasable'];
 
 const LOOP: readonly Pull[] = ['standing-eye', 'tail-eye', 'ring', 'through', 'all'];
 /** The pulls that are asked for a purpose: those of which something is known for a knot made for it. */
@@ -50,5 +50,7 @@ export function jobFor(purpose: Job['purpose'], job: Job): Pick<Job, 'purpose' |
   const [was, is] = [TWO_ROPES[job.purpose], TWO_ROPES[purpose]];
   const alone = was === 'gripped' && job.second_rope ? job.second_rope : job.rope;
   const ropes = is === 'gripped' ? { rope: was === 'gripped' ? job.rope : CORD, second_rope: was === 'gripped' ? job.second_rope : job.rope } : { rope: alone, second_rope: is === 'joined' && was === 'joined' ? job.second_rope : null };
-  return { purpose, pulls: pullsFor(purpose, job.pulls), object: objects.includes(job.object) ? job.object : objects[0]!, ...ropes };
+  // between joints and others a pull has another meaning
+  const pulls = (was === 'joined') === (is === 'joined') ? pullsFor(purpose, job.pulls) : [PULLS_ASKED[purpose][0]!];
+  return { purpose, pulls, object: objects.includes(job.object) ? job.object : objects[0]!, ...ropes };
 }

@@ -64,6 +64,11 @@ describe('the job for another purpose', () => {
     expect({ ...grips, ...jobFor('tie-in', grips) }).toEqual(tieIn);
   });
 
+  test('from a joint to a hitch no pull goes along: it has another meaning there', () => {
+    const joint = { ...tieIn, ...jobFor('join', tieIn) };
+    expect([joint.pulls, jobFor('hitch-object', joint).pulls, jobFor('join-to-retrieve', joint).pulls]).toEqual([['through'], ['standing-eye'], ['through']]);
+  });
+
   test.each(PURPOSES)('%s: something suits the job as it then stands, under some rule set', (purpose) => {
     const job: Job = { ...tieIn, life_load: false, ...jobFor(purpose, tieIn) };
     const fits = (kind: Job['rope']['kind']) => SHIPPED_PROFILES.some((profile) => choose({ ...job, rope: { ...job.rope, kind } }, profile).suited.length > 0);

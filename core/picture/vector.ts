@@ -91,7 +91,8 @@ const polyline = (points: readonly Point3[]) => `M${points.map(spot).join('L')}`
 export function frameFor(components: readonly PictureComponent[], settings: Pick<PictureSettings, 'face' | 'crop' | 'knotRadius_ropeDiameters'>): [number, number, number, number] {
   const r = settings.knotRadius_ropeDiameters;
   if (settings.crop === 'tall') {
-    const half = Math.max(3, ...components.flatMap((c) => facing(c.points, settings.face)).filter((p) => Math.abs(p[1]) < r).map((p) => Math.abs(p[0]) + 0.9));
+    // the knot proper fills the width: ends that lie across run out of the picture
+    const half = Math.max(3, ...components.flatMap((c) => facing(c.drift ? c.points.slice(Math.max(0, c.drift[0] - 3), c.drift[1] + 4) : c.points, settings.face)).filter((p) => Math.abs(p[1]) < r).map((p) => Math.abs(p[0]) + 0.9));
     return [-half, -2.15 * half, 2 * half, 4.3 * half];
   }
   if (settings.crop === 'knot') return [-r - 1.6, -r - 1.6, 2 * r + 3.2, 2 * r + 3.2];
