@@ -1,6 +1,6 @@
 /**
  * From a job to suited, nearly, excluded; the rules are in rules.ts. Order of the suited: whether it was made for the pulls, who can check it, whether it minds
- * unequal ropes, then how it comes undone (if that was asked), whether the rule set names it, what else it stands, whether everybody knows it, then ways to get it wrong, whether it
+ * unequal ropes, then how it comes undone (if that was asked), whether the rule set names it, whether it is the usual one, what else it stands, whether everybody knows it, then ways to get it wrong, whether it
  * loosens, what must be fed by hand, rope used and bulk. Each part is said by itself, there is no one number. Silence of a profile is said, it is neither a yes nor a no.
  */
 import { behaviour } from '../knots/behaviour';
@@ -13,11 +13,11 @@ import { cordCautions } from './friction';
 import type { Job } from './job';
 import { passing, type PassingTrial } from './passing';
 import { PULLS_ASKED } from './forPurpose';
-import { EQUAL_ONLY, isJoint, nosTo, pullWords, stops, unequal, type ChangeKind, type RuleText } from './rules';
+import { EQUAL_ONLY, isJoint, nosTo, pullWords, stops, unequal, untyingAsked, type ChangeKind, type RuleText } from './rules';
 
 export type { RuleText };
 /** What the order of the suited is made of, in the order in which it decides. */
-export const SCORE_PARTS = ['made-for-it', 'checked-by', 'equal-ropes', 'untying', 'named-by-profile', 'also-stands', 'known-to', 'ways-to-get-it-wrong', 'loosens', 'passes', 'rope-used', 'bulk'] as const;
+export const SCORE_PARTS = ['made-for-it', 'checked-by', 'equal-ropes', 'untying', 'named-by-profile', 'usual-for', 'also-stands', 'known-to', 'ways-to-get-it-wrong', 'loosens', 'passes', 'rope-used', 'bulk'] as const;
 export interface ScorePart {
   readonly part: (typeof SCORE_PARTS)[number];
   /** smaller is better */
@@ -56,16 +56,21 @@ function reasonsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
     const g = behaviour(knot, pull);
     return { rule: 'P0', text: g.grade === 'ok' ? `${pullWords(knot, pull)}: ${g.condition}` : `made for ${pullWords(knot, pull)}`, source: g.source ?? 'general' };
   });
-  const says = profile.tieIn.find((k) => k.knot === knot.id);
-  const named: RuleText[] = says?.says === 'named' ? [{ rule: says.rule, text: says.text, source: says.source, of: profile.id }] : [];
+  const named = namedBy(profile, knot, job);
   const known: Fact[] = knot.recognised.by === 'anyone' ? [{ rule: 'C0', text: knot.recognised.text, source: knot.recognised.source }] : [];
-  return [...anywhere(pulled), ...named, ...anywhere([...known, ...knot.good_for.map((f, i) => ({ rule: `G${i + 1}`, ...f }))])];
+  return [...anywhere(pulled), ...(named ? [{ ...named, of: profile.id }] : []), ...anywhere([...known, ...knot.good_for.map((f, i) => ({ rule: `G${i + 1}`, ...f }))])];
 }
 
 
-function untyingFor(knot: KnotEntry, job: Job) {
-  const condition = job.untie === 'after-hard-falls' || job.untie === 'under-load' ? job.untie : 'ordinary-load';
-  return knot.untying.find((u) => u.condition === condition) ?? knot.untying[0]!;
+/** What a rule set says of a knot by its name for the purpose: as a tie-in, or else by a length or something it asks of it; null where it is silent. */
+function namedBy(profile: Profile, knot: KnotEntry, job: Job): Fact | null {
+  if (job.purpose === 'tie-in') {
+    const says = profile.tieIn.find((k) => k.knot === knot.id && k.says === 'named');
+    return says ? { rule: says.rule, text: says.text, source: says.source } : null;
+  }
+  const length = profile.lengths.find((l) => l.for.includes(knot.id) && l.use !== 'tie-in');
+  const asked = (profile.also ?? []).find((a) => a.knots.includes(knot.id));
+  return length ? { rule: length.id, text: length.text, source: length.source } : asked ? { rule: asked.rule, text: asked.text, source: asked.source } : null;
 }
 
 /** Whether a rule set says anything of a knot: as a tie-in, or how long its tail is. */
@@ -77,7 +82,7 @@ function cautionsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   const add = (rule: string, text: string, source: RuleText['source'], of: string | null = null) => out.push({ rule, text, source, of });
   if (knot.form_certainty !== 'settled') add('S3', `its computed form is not settled: ${knot.form_text.split(':')[0]!}`, 'general');
   if (knot.recognised.by === 'trained') add('C1', job.team === 'anyone' ? `${knot.recognised.text}: not everyone here can judge it` : knot.recognised.text, knot.recognised.source);
-  const u = untyingFor(knot, job);
+  const u = untyingAsked(knot, job);
   if (job.untie !== 'any' && u.most > 3) add('U2', `${u.least} to ${u.most} of 5 to undo: ${u.text}`, u.source);
   if (job.purpose === 'tie-in' && !profile.tieIn.some((k) => k.knot === knot.id)) add('S1', `the rule set ${profile.name} says nothing about this knot as a tie-in`, 'practice', profile.id);
   for (const a of profile.also ?? []) if (a.knots.includes(knot.id)) add(a.rule, a.text, a.source, profile.id);
@@ -98,8 +103,9 @@ const STANDS: readonly string[] = ['made', 'ok'];
 const upTo10 = (mm: number) => Math.ceil(mm / 10) * 10;
 
 function scoreOf(knot: KnotEntry, form: BakedForm, job: Job, profile: Profile, byHand: readonly RuleText[]): ScorePart[] {
-  const u = untyingFor(knot, job);
-  const says = profile.tieIn.find((k) => k.knot === knot.id);
+  const u = untyingAsked(knot, job);
+  const named = namedBy(profile, knot, job) !== null;
+  const usual = knot.usual_for?.includes(job.purpose) ?? false;
   const grave = knot.faults.filter((f) => f.verdict === 'take-out-and-retie').length;
   const unit = unit_mm(form, across_mm(knot, job.rope));
   const mm = upTo10(form.set.inKnot_ropeDiameters.value * unit);
@@ -113,7 +119,8 @@ function scoreOf(knot: KnotEntry, form: BakedForm, job: Job, profile: Profile, b
     { part: 'checked-by', value: job.team === 'anyone' && knot.recognised.by !== 'anyone' ? 1 : 0, text: knot.recognised.text },
     { part: 'equal-ropes', value: minds ? 1 : 0, text: minds ? 'for ropes of one diameter' : isJoint(knot) && unequal(job) ? 'not said to need equal ropes' : 'no question here' },
     { part: 'untying', value: job.untie === 'any' ? 0 : u.most, text: u.least === u.most ? `${u.most} of 5: ${u.text}` : `${u.least} to ${u.most} of 5: ${u.text}` },
-    { part: 'named-by-profile', value: says?.says === 'named' ? 0 : 1, text: says?.says === 'named' ? `named by ${profile.name}` : `${profile.name} says nothing` },
+    { part: 'named-by-profile', value: named ? 0 : 1, text: named ? `named by ${profile.name}` : `${profile.name} says nothing` },
+    { part: 'usual-for', value: usual ? 0 : 1, text: usual ? 'the usual knot for it' : 'one of several for it' },
     { part: 'also-stands', value: others.length - stands.length, text: others.length === 0 ? 'no other pull is asked' : stands.length > 0 ? `stands as well: pulled ${stands.map((p) => pullWords(knot, p)).join(', ')}` : 'of no other pull it is said to stand it' },
     { part: 'known-to', value: knot.recognised.by === 'anyone' ? 0 : 1, text: knot.recognised.by === 'anyone' ? 'known to everybody' : 'known to those trained on it' },
     { part: 'ways-to-get-it-wrong', value: grave, text: `${grave} grave faults known` },

@@ -3,7 +3,7 @@ import type { Choice, ScorePart } from './choose';
 
 /** How each part of the order is spoken of. */
 const DECIDES: Readonly<Record<ScorePart['part'], string>> = {
-  'made-for-it': 'what it was made for', 'also-stands': 'what else it stands', 'checked-by': 'who can check it', 'equal-ropes': 'the unequal ropes', untying: 'how it comes undone', 'named-by-profile': 'what the rule set says', 'known-to': 'who knows it', 'ways-to-get-it-wrong': 'ways to get it wrong',
+  'made-for-it': 'what it was made for', 'usual-for': 'what is usual', 'also-stands': 'what else it stands', 'checked-by': 'who can check it', 'equal-ropes': 'the unequal ropes', untying: 'how it comes undone', 'named-by-profile': 'what the rule set says', 'known-to': 'who knows it', 'ways-to-get-it-wrong': 'ways to get it wrong',
   loosens: 'what it does when idle', passes: 'what must be fed by hand', 'rope-used': 'the rope it takes', bulk: 'how bulky it is',
 };
 

@@ -48,7 +48,7 @@ describe('the rules', () => {
 
   test('the score is told in parts, among them what loosens, bulk and what passes', () => {
     const parts = ask({}).suited[0]!.score_parts;
-    expect(parts.map((p) => p.part)).toEqual(['made-for-it', 'checked-by', 'equal-ropes', 'untying', 'named-by-profile', 'also-stands', 'known-to', 'ways-to-get-it-wrong', 'loosens', 'passes', 'rope-used', 'bulk']);
+    expect(parts.map((p) => p.part)).toEqual(['made-for-it', 'checked-by', 'equal-ropes', 'untying', 'named-by-profile', 'usual-for', 'also-stands', 'known-to', 'ways-to-get-it-wrong', 'loosens', 'passes', 'rope-used', 'bulk']);
     for (const p of parts) expect(p.text.length).toBeGreaterThan(3);
   });
 

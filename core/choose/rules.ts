@@ -66,6 +66,11 @@ const graded = (knot: KnotEntry, job: Job, grade: 'fails' | 'avoid' | 'not-known
 const CORD_IS_USUAL: readonly Job['purpose'][] = ['friction', 'cord-loop', 'sling'];
 /** Knots that are spoken of in thin slippery cord. */
 const IN_HIGH_MODULUS: readonly string[] = ['alpine-butterfly'];
+/** How it comes undone in the way that is asked; after ordinary load where nothing is said of that. */
+export const untyingAsked = (knot: KnotEntry, job: Job): KnotEntry['untying'][number] => knot.untying.find((u) => u.condition === (job.untie === 'after-hard-falls' || job.untie === 'under-load' ? job.untie : 'ordinary-load')) ?? knot.untying[0]!;
+const byHand = (job: Job) => job.untie === 'by-hand-after-load' || job.untie === 'after-hard-falls';
+/** Above this of 5 it takes tools or a knife. */
+const BY_HAND_MOST = 4;
 /** Not above this of 5 under load: by hand. */
 const LET_GO_MOST = 3;
 const canBeLetGo = (knot: KnotEntry): boolean => knot.untying.some((u) => u.condition === 'under-load' && u.most <= LET_GO_MOST);
@@ -86,6 +91,10 @@ export const RULES: readonly Rule[] = [
   // the second rope of a friction hitch is the one it grips
   { id: 'R5', text: 'Two ropes are joined by a joint.', source: 'practice', weight: 'needs', says: (knot, job) => when(Boolean(job.second_rope) && knot.family !== 'bend' && knot.family !== 'friction', 'tied in one rope; it does not join two') },
   { id: 'U1', text: 'What must be let go while it is loaded has to be known for that.', source: 'practice', weight: 'rope-or-rules', says: (knot, job) => when(job.untie === 'under-load' && !canBeLetGo(knot), 'cannot be let go while it is loaded') },
+  {
+    id: 'U3', text: 'What is to come undone by hand is no knot that needs tools or a knife even at its best.', source: 'practice', weight: 'rope-or-rules',
+    says: (knot, job) => when(byHand(job) && untyingAsked(knot, job).least > BY_HAND_MOST, { text: `not by hand: ${untyingAsked(knot, job).text}`, source: untyingAsked(knot, job).source }),
+  },
   { id: 'N1', text: 'A knot that is tied with an end needs a free end.', source: 'practice', weight: 'needs', says: (knot, job) => when(knot.needs.free_end && !job.end_free, { text: 'it needs a free end', change: { kind: 'free-an-end', text: 'if an end of the rope were free' } }) },
   {
     id: 'N2', text: 'As many thicknesses of rope have to go through the object as the knot needs.', source: 'practice', weight: 'needs',

@@ -121,6 +121,8 @@ export interface KnotEntry {
   /** wraps of the usual form, where their number is a choice */
   readonly usual_wraps?: number;
   readonly purposes: readonly Purpose[];
+  /** of these the ones for which it is the usual knot, or made for nothing else (practice) */
+  readonly usual_for?: readonly Purpose[];
   readonly needs: {
     readonly free_end: boolean;
     readonly thicknesses_through_object: number;

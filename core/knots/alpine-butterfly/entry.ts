@@ -7,6 +7,7 @@ export const entry = {
   names: ['Alpine butterfly', 'butterfly', 'butterfly loop', 'butterfly knot', 'lineman’s loop'],
   family: 'midline',
   purposes: ['midline', 'isolate-damage', 'handle'],
+  usual_for: ['midline'],
   needs: { free_end: false, thicknesses_through_object: 2, eye_first: true, text: 'neither end; an object that can be clipped or put over', source: 'general' },
   pulls: [
     { pull: 'standing-eye', grade: 'made', condition: 'set', what_happens: 'it was made for this pull', source: 'practice' },

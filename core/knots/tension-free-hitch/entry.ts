@@ -7,6 +7,7 @@ export const entry = {
   names: ['Tension-free hitch', 'high-strength tie-off', 'no-knot'],
   family: 'hitch',
   purposes: ['hitch-object'],
+  usual_for: ['hitch-object'],
   usual_wraps: 4,
   needs: { free_end: true, thicknesses_through_object: 1, objects: ['post'], text: 'a smooth strong post, an eight on a bight and a locking karabiner', source: 'practice' },
   pulls: [

@@ -7,6 +7,7 @@ export const entry = {
   names: ['Water knot', 'tape knot', 'ring bend'],
   family: 'bend',
   purposes: ['sling', 'join'],
+  usual_for: ['sling'],
   needs: { free_end: true, thicknesses_through_object: 0, text: 'both ends of the tape', source: 'general' },
   tape: 'only',
   pulls: [pulled('through', 'made', 'in webbing, flat on flat, set hard, tails watched', 'it creeps and can be caught and opened: look at the tails', 'practice')],

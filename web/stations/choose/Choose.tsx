@@ -5,7 +5,7 @@ import type { z } from 'zod';
 import type { chooseReply } from '../../../contract';
 import { v4 } from '../../parts/uuid';
 import type { Job } from '../../../core/choose/job';
-import { jobFor, OBJECTS_FOR } from '../../../core/choose/forPurpose';
+import { jobFor, OBJECTS_FOR, TWO_ROPES } from '../../../core/choose/forPurpose';
 import { withElse } from '../../../core/choose/whatElse';
 import { across_mm } from '../../../core/knots/sizes';
 import type { Family } from '../../../core/knots/types';
@@ -14,7 +14,7 @@ import { useApp, useSend } from '../../store';
 import { jobChanged, jobOpened, knotTaken } from '../../store/job';
 import { KnotPicture } from '../../parts/KnotPicture';
 import { Failed, Loading } from '../../parts/States';
-import { CAUTION, OBJECT_WORDS, PASS_WORDS, PURPOSE_WORDS, TEAM_WORDS, UNTIE_WORDS } from '../../parts/words';
+import { CAUTION, OBJECT_WORDS, PASS_WORDS, pullSaid, PURPOSE_WORDS, TEAM_WORDS, UNTIE_WORDS } from '../../parts/words';
 import { Fill } from './Fill';
 import { IfSomethingFails, Pulls } from './Pulls';
 import { JobRopes } from './RopeFill';
@@ -22,7 +22,7 @@ import { JobRopes } from './RopeFill';
 type Suited = z.output<typeof chooseReply>['suited'][number];
 
 /** What is looked at, in the order in which it decides. */
-const SCORE_WORDS: Readonly<Record<string, string>> = { 'made-for-it': 'made for', 'also-stands': 'stands as well', 'checked-by': 'who can check it', 'equal-ropes': 'unequal ropes', untying: 'undone', 'named-by-profile': 'the rules', 'known-to': 'known', 'ways-to-get-it-wrong': 'ways to get it wrong', loosens: 'idle', passes: 'passes', 'rope-used': 'rope', bulk: 'bulk' };
+const SCORE_WORDS: Readonly<Record<string, string>> = { 'made-for-it': 'made for', 'usual-for': 'usual', 'also-stands': 'stands as well', 'checked-by': 'who can check it', 'equal-ropes': 'unequal ropes', untying: 'undone', 'named-by-profile': 'the rules', 'known-to': 'known', 'ways-to-get-it-wrong': 'ways to get it wrong', loosens: 'idle', passes: 'passes', 'rope-used': 'rope', bulk: 'bulk' };
 const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
 
 function Card({ s, place, of, job, name, family, checked }: { s: Suited; place: number; of: number; job: Job; name: string; family: Family; checked: boolean }) {
@@ -142,6 +142,7 @@ export function Choose() {
           <IfSomethingFails job={job} onYes={(asked) => { const { pulls, must_pass } = withElse(job, asked); set({ pulls, must_pass }); }} />
         </Pulls>
       </div>
+      <p className="printed-only">Pulled {job.pulls.map((p) => pullSaid(p, TWO_ROPES[job.purpose] === 'joined')).join(', ')}. {data ? `Catalogue ${data.versions.catalogue}, rules ${data.versions.profile} version ${data.versions.profile_version}; ` : ''}printed {new Date().toLocaleDateString('en-GB')}.</p>
       {isLoading ? <Loading what="Weighing the knots" /> : error || !data ? <Failed error={error} again={refetch} /> : (
         <div aria-live="polite">
           {data.suited.length === 0 ? (
@@ -155,7 +156,7 @@ export function Choose() {
               {data.nearly.map((n) => <div className="other" key={n.knot}><KnotPicture knot={n.knot} crop="knot" size={56} alt="" /><span><b>{name(n.knot)}</b> – {n.wouldDoIf}<span className="rule-id">{n.rule}</span></span></div>)}
               {data.nearly.length === 0 ? <p className="other quiet" style={{ display: 'block' }}>Nothing that one visible change would mend.</p> : null}
             </section>
-            <section aria-labelledby="not">
+            <section aria-labelledby="not" className={data.excluded.every(elsewhere) ? 'not-printed' : ''}>
               <h2 id="not" className="eyebrow mb-1">Not, because</h2>
               {data.excluded.filter((x) => !elsewhere(x)).map((x) => (
                 <div className="other" key={x.knot}>
