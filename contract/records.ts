@@ -26,6 +26,9 @@ export const pointAnswer = z.strictObject({
   point: z.enum(CHECK_POINTS),
   found: z.string().min(1).max(60),
   tail: z.strictObject({ tail_mm: z.number().min(0).max(20000), method: z.enum(TAIL_METHODS), uncertainty_mm: z.number().min(0).max(1000) }).optional(),
+  seconds: z.number().min(0).max(86_400).optional(),
+  lane: z.enum(['fast']).optional(),
+  touched: z.literal(true).optional(),
 });
 const answers = z.array(pointAnswer).max(CHECK_POINTS.length).refine((a) => new Set(a.map((x) => x.point)).size === a.length, 'answers a point twice');
 

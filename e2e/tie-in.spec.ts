@@ -174,3 +174,32 @@ test('a left-hander’s knot is shown mirrored, and a short tail is put right an
   await measureTail(page, '4.5');
   await expect(page.locator('.verdict.big')).toHaveText('Meets the rule');
 });
+
+test('all points on one screen: each is answered once its pictures were seen; what differs is touched in the picture', async ({ page }) => {
+  await stepIn(page, 'Rask Quillon');
+  await beginWalk(page, { knot: 'Figure-eight follow-through', rope: 'NL-07', tiedBy: 'Joss Marrable', place: 'loft, station 3', rules: 'Sport crag' });
+  await page.getByRole('link', { name: 'all points on one screen' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Every point');
+  const points = page.locator('.fast-point');
+  // below the screen nothing can be answered yet
+  await expect(points.last().locator('button').first()).toBeDisabled();
+  for (let k = 0; k < (await points.count()); k++) {
+    const point = points.nth(k);
+    await point.scrollIntoViewIfNeeded();
+    await expect(point).toHaveAttribute('data-seen', 'true');
+    if (await point.getByLabel(/^Tail, /).count()) {
+      await point.getByLabel(/^Tail, /).fill('150');
+      await point.getByRole('button', { name: 'Keep this length' }).click();
+    } else await point.locator('button.choice').first().click();
+  }
+  await expectNoAxeFindings(page);
+  await page.getByRole('button', { name: 'To the verdict' }).click();
+  await page.getByRole('button', { name: 'Path' }).click();
+  await page.getByRole('button', { name: 'Touch what differs' }).click();
+  await page.getByRole('button', { name: 'how strands pass' }).click();
+  await page.getByRole('button', { name: /^half finished/i }).first().click();
+  await page.getByRole('button', { name: /^Found here: half finished/ }).click();
+  await expect(page.getByText('Take out and retie').first()).toBeVisible();
+  await page.getByRole('button', { name: /^Sign as/ }).click();
+  await expect(page.getByText(/Looked at for \d+ s over \d+ points, all on one screen/)).toBeVisible();
+});

@@ -54,7 +54,7 @@ function asAnswers(given: z.output<typeof newCheckBody>['answers']): PointAnswer
     if (a.point === 'tail' && a.found === 'right' && !a.tail) throw badField('answers.tail', 'a tail is measured, not judged by eye alone: give its length');
     if (a.point !== 'tail' && a.tail) throw badField(`answers.${a.point}.tail`, 'belongs to the point "tail"');
     if (a.point === 'tail' && a.found !== 'right' && a.found !== 'cannot-see') throw badField('answers.tail.found', 'is "right" with a measure, or "cannot-see"');
-    return { point: a.point, found: a.found as PointAnswer['found'], ...(a.tail ? { tail: a.tail } : {}) };
+    return { point: a.point, found: a.found as PointAnswer['found'], ...(a.tail && { tail: a.tail }), ...(a.seconds !== undefined && { seconds: a.seconds }), ...(a.lane && { lane: a.lane }), ...(a.touched && { touched: a.touched }) };
   });
 }
 

@@ -137,7 +137,7 @@ describe('the second person', () => {
   });
 
   test('someone alone may record, and it says so; where rules advise only, it can meet the rule', async () => {
-    const { body, answer } = await record({ tied_knot: { ...checkBody({ tier: tier.id, rope }).tied_knot }, profile: 'sport-crag' }, tier);
+    const { body, answer } = await record({ tied_knot: { ...checkBody({ tier: tier.id, rope }).tied_knot }, profile: 'sport-crag', profile_version: 2 }, tier);
     expect(answer.body['verdict']).toBe('meets-the-rule');
     expect((await rowOf(body.id)).row).toMatchObject({ alone: true, signer: null });
     const required = await record({}, tier);

@@ -28,6 +28,12 @@ export interface PointAnswer {
   readonly point: CheckPointId;
   readonly found: 'right' | 'cannot-see' | FaultId;
   readonly tail?: TailMeasured | undefined;
+  /** how long the point was on the screen until it was answered; where the device kept it */
+  readonly seconds?: number | undefined;
+  /** what differs was touched in the picture: then it may be any fault of the knot, not one of the point's alone */
+  readonly touched?: true | undefined;
+  /** on the screen that shows all points; one point a screen where it is not said */
+  readonly lane?: 'fast' | undefined;
 }
 
 export type PointState = 'meets' | 'put-right' | 'take-out-and-retie' | 'remark' | 'not-judged';
@@ -90,7 +96,7 @@ function judgeTailPoint(profile: Profile, input: JudgeInput, answer: PointAnswer
 }
 
 /**
- * @throws unknown-knot; bad-input for an answer that is not one of the point's
+ * @throws unknown-knot; bad-input for an answer that is not one of the point's, or touched and no fault of the knot
  */
 export function judge(profile: Profile, input: JudgeInput): Judgement {
   const entry = entryById(input.knot);
@@ -101,7 +107,8 @@ export function judge(profile: Profile, input: JudgeInput): Judgement {
     if (!answer) return { ...base, state: 'not-judged', text: 'not looked at' };
     if (answer.found === 'cannot-see') return { ...base, state: 'not-judged', text: 'could not be seen' };
     if (answer.found === 'right') return { ...base, state: 'meets', text: point.right.label };
-    const found = point.wrong.some((w) => w.fault === answer.found) ? entry.faults.find((f) => f.id === answer.found) : undefined;
+    // touched in the picture it may be any fault of the knot, found while looking at this point
+    const found = answer.touched || point.wrong.some((w) => w.fault === answer.found) ? entry.faults.find((f) => f.id === answer.found) : undefined;
     if (!found) throw fault('bad-input', {}, [{ path: `answers.${point.id}.found`, message: `"${answer.found}" is no answer to this point` }]);
     return { ...base, state: found.verdict, text: found.name, what_to_do: found.verdict === 'remark' ? null : found.what_to_do };
   });

@@ -42,7 +42,7 @@ describe('the walk', () => {
     expect(screen.getAllByRole('button', { pressed: false }).length).toBeGreaterThan(2);
     fireEvent.keyDown(document.body, { key: 'b' });
     await screen.findByText('Front: do all pairs run side by side?');
-    expect(store.getState().walks[0]!.answers).toEqual([{ point: 'name', found: 'half-finished' }]);
+    expect(store.getState().walks[0]!.answers).toMatchObject([{ point: 'name', found: 'half-finished' }]);
     fireEvent.keyDown(document.body, { key: 'x' });
     await screen.findByText(/^Turn it over/);
     expect(store.getState().walks[0]!.answers.at(-1)).toEqual({ point: 'front', found: 'cannot-see' });
@@ -63,7 +63,7 @@ describe('the walk', () => {
     fireEvent.click(screen.getAllByLabelText('fists')[0]!);
     fireEvent.click(screen.getByRole('button', { name: /^Keep this length/ }));
     await screen.findByText('Meets the rule');
-    expect(store.getState().walks[0]!.answers.at(-1)).toEqual({ point: 'tail', found: 'right', tail: { tail_mm: 138, method: 'fists', uncertainty_mm: 10 } });
+    expect(store.getState().walks[0]!.answers.at(-1)).toMatchObject({ point: 'tail', found: 'right', tail: { tail_mm: 138, method: 'fists', uncertainty_mm: 10 } });
   });
 
   test('the verdict stands with rule and version; signing sends what was found and clears the desk', async () => {

@@ -32,7 +32,7 @@ const tied = (eye: readonly Control[], down: readonly Control[], scale = SCALE) 
 const farPoint = (points: LaidKnot['points'], [x, y]: readonly [number, number], scale = SCALE) => nearestIndex(points, [x * scale, y * scale, 0]);
 
 /** as close together as crossings seen one by one allow */
-const CLOSE = 1.45;
+const CLOSE = 1.7;
 const SMALL_EYE_FAR: readonly [number, number] = [-0.8, -16];
 const SMALL_EYE: readonly Control[] = [[-6.4, -6], [-5.8, -11.6], [-3.8, -14.8], SMALL_EYE_FAR, [1.8, -15.6], [2.9, -14.4], [2.8, -13.2, 0], [2.2, -10.8, 0], [2, -7.4, 0]];
 const WIDE_BESIDE_THE_LEG: readonly Control[] = [[-2.6, -4, 0], [-3.4, -5.4, 0], [-2.6, -6.7, 0]];

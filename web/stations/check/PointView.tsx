@@ -3,14 +3,30 @@ import { Button } from 'react-bootstrap';
 import type { CheckPoint, KnotEntry } from '../../../core/knots/types';
 import { useKeys } from '../../parts/keys';
 import { otherFace, PairedPicture } from '../../parts/PairedPicture';
+import { TouchWhatDiffers, NOTHING, type Difference } from '../../parts/TouchWhatDiffers';
+import { useKnotQuery } from '../../store/api';
 import type { Walk } from '../../store/walks';
 
 interface Props {
   readonly walk: Walk;
   readonly knot: KnotEntry;
   readonly point: CheckPoint;
-  readonly onAnswer: (found: string) => void;
+  readonly onAnswer: (found: string, touched?: true) => void;
   readonly onBack: () => void;
+}
+
+/** What differs is touched in the picture; the wrong form that it comes to is the finding. */
+function Touched({ walk, onTake }: { readonly walk: Walk; readonly onTake: (fault: string) => void }) {
+  const knot = useKnotQuery(walk.knot).data;
+  const [chosen, setChosen] = useState<Difference>(NOTHING);
+  if (!knot) return null;
+  const named = knot.faults.find((f) => f.id === chosen.fault);
+  return (
+    <section className="mt-3" aria-label="Touch what differs">
+      <TouchWhatDiffers knot={knot} chosen={chosen} onChosen={setChosen} />
+      {named ? <Button onClick={() => onTake(named.id)}>Found here: {named.name}</Button> : <p className="quiet">Touch the part that looks different and say how; where it is none of these, press “Cannot see” here or take the knot out.</p>}
+    </section>
+  );
 }
 
 /** One point, one decision: the right form beside the wrong ones; each picture is the button. */
@@ -20,6 +36,7 @@ export function PointView({ walk, knot, point, onAnswer, onBack }: Props) {
     ...point.wrong.map((w, i) => ({ found: w.fault, label: w.label, picture: w.picture, key: String.fromCharCode(98 + i) })),
   ];
   const [over, setOver] = useState(false);
+  const [touching, setTouching] = useState(false);
   const shown = walk.answers.find((a) => a.point === point.id)?.found;
   useKeys({ ...Object.fromEntries(options.map((o) => [o.key, () => onAnswer(o.found)])), x: () => onAnswer('cannot-see'), f: () => setOver(!over), ArrowLeft: onBack });
   const partner = point.wrong.find((w) => w.picture)?.picture ?? null;
@@ -40,8 +57,10 @@ export function PointView({ walk, knot, point, onAnswer, onBack }: Props) {
       <div className="answers">
         <Button variant="outline-primary" className="back" onClick={onBack}>Back <kbd>←</kbd></Button>
         <Button variant="outline-primary" onClick={() => setOver(!over)} aria-pressed={over}>Turn over <kbd>f</kbd></Button>
+        <Button variant="outline-primary" onClick={() => setTouching(!touching)} aria-pressed={touching}>Touch what differs</Button>
         <Button variant="outline-primary" onClick={() => onAnswer('cannot-see')} aria-pressed={shown === 'cannot-see'}>Cannot see <kbd>x</kbd></Button>
       </div>
+      {touching ? <Touched walk={walk} onTake={(fault) => onAnswer(fault, true)} /> : null}
     </>
   );
 }

@@ -1,3 +1,4 @@
+import { useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { checkPointsFor, judge, type PointAnswer } from '../../../core/inspect';
 import { entryById } from '../../../core/knots/lookup';
@@ -6,11 +7,19 @@ import { useApp, useSend } from '../../store';
 import { pointAnswered, walkChanged } from '../../store/walks';
 import { Empty, Failed, Loading } from '../../parts/States';
 import { POINT_WORDS } from '../../parts/words';
+import { secondsSince } from './useOnScreen';
+import { FastLane } from './FastLane';
 import { PointView } from './PointView';
 import { Summary } from './Summary';
 import { TailView } from './TailView';
 
 const BAR = { meets: 'done', remark: 'done', 'put-right': 'mend', 'take-out-and-retie': 'no', 'not-judged': 'open' } as const;
+
+/** Keeps since when what it shows has been on screen. */
+function Timed({ children }: { readonly children: (seconds: (before: number | undefined) => number) => ReactNode }) {
+  const [since] = useState(() => Date.now());
+  return children((before) => secondsSince(since, before));
+}
 
 /** The walk: one point a screen; which one stands in the address, so that Back goes back a point. */
 export function WalkPage() {
@@ -32,7 +41,9 @@ export function WalkPage() {
   const at = asked === null ? (firstOpen < 0 ? points.length : firstOpen) : Math.min(points.length, Math.max(0, Number.parseInt(asked, 10) || 0));
   const go = (to: number) => void navigate(`/check/${id}?p=${to}`);
   const back = () => (at === 0 ? void navigate('/check') : go(at - 1));
-  const answer = (a: PointAnswer) => {
+  const answer = (given: PointAnswer, seconds: (before: number | undefined) => number) => {
+    // what the point took before goes along
+    const a = { ...given, seconds: seconds(walk.answers.find((x) => x.point === given.point)?.seconds) };
     send(pointAnswered({ id, answer: a }));
     // coming back from the summary to one point leads back to it
     const rest = points.findIndex((p, i) => i > at && !walk.answers.some((x) => x.point === p.id));
@@ -40,8 +51,16 @@ export function WalkPage() {
   };
   const judgement = judge(profile, { knot: walk.knot, rope_diameter_mm: walk.rope_diameter_mm, stopper: walk.stopper, fist_mm: me.fist_mm, answers: walk.answers, secondSigned: false });
   const point = points[at];
+  if (params.get('lane') === 'fast' && asked === null)
+    return (
+      <>
+        <p className="text-end m-0"><Link to={`/check/${id}?p=0`}>one point a screen</Link></p>
+        <FastLane walk={walk} knot={knot} points={points} judgement={judgement} fist_mm={me.fist_mm} onAnswer={(a) => send(pointAnswered({ id, answer: a }))} onChange={(c) => send(walkChanged({ id, ...c }))} onDone={() => go(points.length)} />
+      </>
+    );
   return (
     <>
+      {point ? <p className="text-end m-0"><Link to={`/check/${id}?lane=fast`}>all points on one screen</Link></p> : null}
       <ol className="steps" aria-label="Points of the walk">
         {points.map((p, i) => {
           const state = walk.answers.some((a) => a.point === p.id) ? BAR[judgement.points[i]!.state] : '';
@@ -50,12 +69,16 @@ export function WalkPage() {
         <li className={at === points.length ? 'now' : ''}><button type="button" onClick={() => go(points.length)} aria-current={at === points.length ? 'step' : undefined} aria-label="Verdict"><i /></button></li>
       </ol>
       {!point ? <Summary walk={walk} profile={profile} judgement={judgement} fist_mm={me.fist_mm} onOpen={(p) => go(points.findIndex((x) => x.id === p))} />
-        : point.id === 'tail' ? (
-          <TailView
-            key={point.id} walk={walk} profile={profile} fist_mm={me.fist_mm} calibrated={me.calibrated} onChange={(c) => send(walkChanged({ id, ...c }))} onBack={back}
-            onMeasured={(tail) => answer({ point: 'tail', found: 'right', tail })} onCannotSee={() => answer({ point: 'tail', found: 'cannot-see' })}
-          />
-        ) : <PointView key={point.id} walk={walk} knot={knot} point={point} onAnswer={(found) => answer({ point: point.id, found: found as PointAnswer['found'] })} onBack={back} />}
+        : (
+          <Timed key={point.id}>
+            {(seconds) => point.id === 'tail' ? (
+              <TailView
+                walk={walk} profile={profile} fist_mm={me.fist_mm} calibrated={me.calibrated} onChange={(c) => send(walkChanged({ id, ...c }))} onBack={back}
+                onMeasured={(tail) => answer({ point: 'tail', found: 'right', tail }, seconds)} onCannotSee={() => answer({ point: 'tail', found: 'cannot-see' }, seconds)}
+              />
+            ) : <PointView walk={walk} knot={knot} point={point} onAnswer={(found, touched) => answer({ point: point.id, found: found as PointAnswer['found'], ...(touched && { touched }) }, seconds)} onBack={back} />}
+          </Timed>
+        )}
     </>
   );
 }

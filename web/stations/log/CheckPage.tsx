@@ -1,5 +1,6 @@
 import { Button } from 'react-bootstrap';
 import { Link, useParams, useSearchParams } from 'react-router';
+import { paceOf } from '../../../core/inspect';
 import type { Entry } from '../../../core/records';
 import { useCheckQuery, usePeopleQuery, useProfilesQuery, useSessionQuery } from '../../store/api';
 import { useKnotName } from '../../parts/CheckRows';
@@ -47,6 +48,7 @@ export function CheckPage() {
   const records = me.roles.some((r) => r !== 'learner');
   const current = [...entries].reverse().map((e) => e.entry).find((e) => e.kind === 'correction') ?? first;
   const judgement = (current).body.judgement;
+  const pace = paceOf((current).body.answers);
   const canSign = records && row.signer === null;
   return (
     <>
@@ -65,6 +67,7 @@ export function CheckPage() {
             Tied by {row.tied_by_name}, {momentText(body.tied_at)}. Looked at by {row.checker_name}.{' '}
             {row.signer_name ? `Second person: ${row.signer_name}.` : row.alone ? <b>No second person: tied and checked by the same one.</b> : data.second_check === 'required' ? <b>No second signature; these rules require one.</b> : data.second_check === 'advised' ? 'No second signature; these rules advise one.' : ''}
           </p>
+          {pace.timed > 0 ? <p className="mb-0">Looked at for {Math.round(pace.seconds)} s over {pace.timed} {pace.timed === 1 ? 'point' : 'points'}{pace.fast > 0 ? ', all on one screen' : ''}{pace.quick ? <>: <b>quicker than one can look</b></> : ''}.</p> : null}
           {judgement.not_judged.length > 0 ? <p className="mb-0">Not judged: {judgement.points.filter((p) => p.state === 'not-judged').map((p) => `${p.point} (${p.text})`).join(', ')}.</p> : null}
           <div className="d-flex flex-wrap gap-2 mt-3 no-print">
             <Button variant="outline-primary" onClick={() => window.print()}>Print this page</Button>

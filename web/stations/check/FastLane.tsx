@@ -1,0 +1,79 @@
+/** All points on one screen, for the practised: each is answered by itself, after its pictures were wholly on screen. There is no "all right". */
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import { TAIL_UNCERTAINTY_MM, type Judgement, type PointAnswer } from '../../../core/inspect';
+import type { CheckPoint, KnotEntry } from '../../../core/knots/types';
+import { PairedPicture } from '../../parts/PairedPicture';
+import { POINT_WORDS } from '../../parts/words';
+import { VerdictShape } from '../../parts/Verdict';
+import type { Walk } from '../../store/walks';
+import { typedTail_mm } from './TailView';
+import { secondsSince, useOnScreen } from './useOnScreen';
+
+interface Props {
+  readonly walk: Walk;
+  readonly knot: KnotEntry;
+  readonly points: readonly CheckPoint[];
+  readonly judgement: Judgement;
+  readonly fist_mm: number;
+  readonly onAnswer: (answer: PointAnswer) => void;
+  readonly onChange: (change: Partial<Walk>) => void;
+  readonly onDone: () => void;
+}
+
+const SHAPE = { meets: 'meets', 'put-right': 'put-right', 'take-out-and-retie': 'take-out-and-retie', 'not-judged': 'not-judged', remark: 'remark' } as const;
+
+function FastPoint({ walk, knot, point, judgement, fist_mm, onAnswer, onChange }: Omit<Props, 'points' | 'onDone'> & { readonly point: CheckPoint }) {
+  const { ref, since } = useOnScreen();
+  const seen = since !== null;
+  const given = walk.answers.find((a) => a.point === point.id);
+  // answered again it goes on from what it took before
+  const seconds = () => secondsSince(since, given?.seconds);
+  const judged = judgement.points.find((p) => p.point === point.id);
+  const [tried, setTried] = useState(false);
+  const tail_mm = typedTail_mm(walk, fist_mm);
+  const answer = (a: Omit<PointAnswer, 'point' | 'seconds' | 'lane'>) => onAnswer({ point: point.id, ...a, seconds: seconds(), lane: 'fast' });
+  const options = [{ found: 'right' as PointAnswer['found'], label: point.right.label, picture: point.right.picture }, ...point.wrong.map((w) => ({ found: w.fault as PointAnswer['found'], label: w.label, picture: w.picture }))];
+  const partner = point.wrong.find((w) => w.picture)?.picture ?? null;
+  const keepTail = () => {
+    setTried(true);
+    if (tail_mm !== null) answer({ found: 'right', tail: { tail_mm, method: walk.tailMethod, uncertainty_mm: TAIL_UNCERTAINTY_MM[walk.tailMethod] } });
+  };
+  return (
+    <section ref={ref} className="sheet fast-point" aria-labelledby={`fast-${point.id}`} data-seen={seen}>
+      <h2 id={`fast-${point.id}`}>{given ? <VerdictShape of={SHAPE[judged!.state]} /> : null} {point.question}</h2>
+      {point.id === 'tail' ? (
+        <form className="d-flex flex-wrap gap-2 align-items-end" onSubmit={(e) => { e.preventDefault(); keepTail(); }}>
+          <Form.Group controlId="fast-tail"><Form.Label className="mb-1">Tail, {walk.tailUnit === 'fist' ? 'fists' : walk.tailUnit}</Form.Label>
+            <Form.Control value={walk.tailText} inputMode="decimal" autoComplete="off" isInvalid={tried && tail_mm === null} onChange={(e) => onChange({ tailText: e.target.value })} style={{ width: 130 }} /></Form.Group>
+          <Button type="submit" disabled={!seen}>Keep this length</Button>
+          <Button variant="outline-primary" disabled={!seen} onClick={() => answer({ found: 'cannot-see' })}>Cannot see</Button>
+          {tried && tail_mm === null ? <p className="invalid-feedback d-block m-0">a length, in numbers</p> : null}
+        </form>
+      ) : (
+        <div className="fast-options">
+          {options.map((o) => (
+            <button key={o.found} type="button" className="choice small" disabled={!seen} aria-pressed={given?.found === o.found} onClick={() => answer({ found: o.found })}>
+              <span className="cap">{o.label}</span>
+              <span className="pic">{o.picture ? <PairedPicture knot={walk.knot} of={o.picture} turnedOver={false} hand={walk.hand} partner={o.found === 'right' ? partner : point.right.picture} alt={`${knot.names[0]}: ${o.label}`} /> : knot.faults.find((f) => f.id === o.found)?.shows}</span>
+            </button>
+          ))}
+          <button type="button" className="choice small words" disabled={!seen} aria-pressed={given?.found === 'cannot-see'} onClick={() => answer({ found: 'cannot-see' })}><span className="cap">cannot see</span></button>
+        </div>
+      )}
+      {judged && given ? <p className="small quiet m-0">{judged.text}</p> : null}
+    </section>
+  );
+}
+
+export function FastLane({ points, onDone, ...rest }: Props) {
+  const open = points.filter((p) => !rest.walk.answers.some((a) => a.point === p.id));
+  return (
+    <>
+      <h1>Every point</h1>
+      <p className="quiet mt-1 mb-2">Each is answered by itself, once its pictures were wholly on screen.</p>
+      {points.map((point) => <FastPoint key={point.id} point={point} {...rest} />)}
+      <div className="answers"><Button onClick={onDone}>{open.length === 0 ? 'To the verdict' : `To the verdict; open: ${open.map((p) => POINT_WORDS[p.id]).join(', ')}`}</Button></div>
+    </>
+  );
+}
