@@ -16,9 +16,9 @@ test('a walk quicker than one can look is marked; one whose times were not kept 
 test('a fault that was touched in the picture is a finding at the point where it was found; one of another knot is none', () => {
   const rules = shippedProfile('sport-crag');
   const input = { knot: 'figure-eight-follow-through', rope_diameter_mm: 10, stopper: false, fist_mm: 100, secondSigned: false };
-  const at = (found: string, touched: true | undefined = true) => judge(rules, { ...input, answers: [{ point: 'path', found: found as 'right', ...(touched && { touched }) }] });
+  const at = (found: string, touched = true) => judge(rules, { ...input, answers: [{ point: 'path', found: found as 'right', ...(touched && { touched: true as const }) }] });
   expect(at('half-finished').points.find((p) => p.point === 'path')).toMatchObject({ state: 'take-out-and-retie', found: 'half-finished' });
   expect(at('half-finished').verdict).toBe('take-out-and-retie');
-  expect(() => at('half-finished', undefined)).toThrow(expect.objectContaining({ code: 'bad-input' }) as unknown as Error);
+  expect(() => at('half-finished', false)).toThrow(expect.objectContaining({ code: 'bad-input' }) as unknown as Error);
   expect(() => at('crossed-wraps')).toThrow(expect.objectContaining({ code: 'bad-input' }) as unknown as Error);
 });

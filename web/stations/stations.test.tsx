@@ -45,7 +45,7 @@ describe('the walk', () => {
     expect(store.getState().walks[0]!.answers).toMatchObject([{ point: 'name', found: 'half-finished' }]);
     fireEvent.keyDown(document.body, { key: 'x' });
     await screen.findByText(/^Turn it over/);
-    expect(store.getState().walks[0]!.answers.at(-1)).toEqual({ point: 'front', found: 'cannot-see' });
+    expect(store.getState().walks[0]!.answers.at(-1)).toMatchObject({ point: 'front', found: 'cannot-see' });
     fireEvent.keyDown(document.body, { key: 'ArrowLeft' });
     await screen.findByText('Front: do all pairs run side by side?');
   });
