@@ -1,6 +1,6 @@
 /** Every endpoint once: what the server binds, what the interface calls, what the documentation shows. */
 import { z } from 'zod';
-import { checkParams, checkReply, checksQuery, checksReply, endTiedKnotBody, headReply, jobParams, jobReply, jobsReply, passingTrialReply, passingTrialsReply, newCheckBody, newCorrectionBody, newFindingClosedBody, newJobBody, newPassingTrialBody, newSignatureBody, newTiedKnotBody, recordedReply, tiedKnotReply, tiedKnotsReply, todayReply } from './records';
+import { checkParams, checkReply, checksQuery, checksReply, endTiedKnotBody, newKnotEventBody, headReply, jobParams, jobReply, jobsReply, passingTrialReply, passingTrialsReply, newCheckBody, newCorrectionBody, newFindingClosedBody, newJobBody, newPassingTrialBody, newSignatureBody, newTiedKnotBody, recordedReply, tiedKnotReply, tiedKnotsReply, todayReply } from './records';
 import { chooseReply, framePictureQuery, job, knotListReply, knotParams, pictureQuery, ropeNeededBody, ropeNeededReply, shapeQuery, shapeReply, tailBody, tailReply, wayParams, wayQuery, wayReply, cutLengthBody, cutLengthReply, frictionBody, frictionReply } from './knots';
 import { demoPeopleReply, newPersonBody, newRopeBody, peopleReply, person, preferencesBody, ropeReply, ropesReply, sessionReply, setupBody, signInBody } from './people';
 import { RECORDING_ROLES, type Role } from './roles';
@@ -62,6 +62,8 @@ export const ENDPOINTS = {
   newJob: { method: 'POST', path: '/jobs', summary: 'Keep a job', access: 'session', body: newJobBody, reply: jobReply },
   tiedKnots: { method: 'GET', path: '/tied-knots', summary: 'Knots that are or were in ropes', access: 'session', query: page, reply: tiedKnotsReply },
   newTiedKnot: { method: 'POST', path: '/tied-knots', summary: 'Note a tied knot', access: RECORDING_ROLES, body: newTiedKnotBody, reply: tiedKnotReply },
+  tiedKnot: { method: 'GET', path: '/tied-knots/:id', summary: 'One tied knot, and whether it is to be looked at again', access: 'session', params: checkParams, reply: tiedKnotReply },
+  newKnotEvent: { method: 'POST', path: '/tied-knots/:id/events', summary: 'Note that a tied knot was moved, loaded anew, left idle, or another rope took the load: it is unchecked then', access: 'session', params: checkParams, body: newKnotEventBody, reply: tiedKnotReply },
   endTiedKnot: { method: 'POST', path: '/tied-knots/:id/end', summary: 'Note that a knot is out of the rope', access: RECORDING_ROLES, params: checkParams, body: endTiedKnotBody, reply: tiedKnotReply },
   today: { method: 'GET', path: '/today', summary: 'What is open, what was last done', access: 'session', reply: todayReply },
   checks: { method: 'GET', path: '/checks', summary: 'Checks, newest first; CSV with Accept: text/csv', access: 'session', query: checksQuery, reply: checksReply },

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { CAUGHT, MUST_PASS, PASSING_RESULTS } from '../core/choose';
 import { CHECK_POINTS } from '../core/knots/types';
 import { TAIL_METHODS, VERDICTS } from '../core/inspect';
+import { KNOT_EVENTS } from '../core/records';
 import { day, diameter_mm, fist_mm, instant, knotId, line, note, page, uuid } from './common';
 import { job } from './knots';
 
@@ -33,8 +34,11 @@ export const pointAnswer = z.strictObject({
 const answers = z.array(pointAnswer).max(CHECK_POINTS.length).refine((a) => new Set(a.map((x) => x.point)).size === a.length, 'answers a point twice');
 
 export const newTiedKnotBody = z.strictObject({ id: uuid, knot: knotId, rope: uuid, place: line(160), tied_by: uuid, tied_at: instant });
+const again = z.strictObject({ why: z.string(), text: z.string(), since: z.string().nullable() });
+export const newKnotEventBody = z.strictObject({ id: uuid, kind: z.enum(KNOT_EVENTS), note: z.string().max(400).default('') });
 export const tiedKnotReply = z.strictObject({
   id: z.string(), knot: z.string(), rope: z.string(), place: z.string(), tied_by: z.string(), tied_at: z.string(), ended_at: z.string().nullable(), ended_why: z.string().nullable(),
+  last_check: z.string().nullable(), last_check_at: z.string().nullable(), again: z.array(again).describe('why it is to be looked at again; empty where the last look still stands'),
 });
 export const tiedKnotsReply = z.strictObject({ items: z.array(tiedKnotReply), next: z.string().nullable() });
 export const endTiedKnotBody = z.strictObject({ why: line(200) });
@@ -62,7 +66,7 @@ export const newSignatureBody = z.strictObject({
   signer: z.strictObject({ person: uuid, password: z.string().min(1).max(200) }).optional(),
 });
 export const newCorrectionBody = z.strictObject({ id: uuid, reason: line(500), answers });
-export const newFindingClosedBody = z.strictObject({ id: uuid, what_was_done: z.enum(['taken-out', 'retied', 'rope-retired']), note });
+export const newFindingClosedBody = z.strictObject({ id: uuid, what_was_done: z.enum(['taken-out', 'retied', 'rope-retired']), later_check: uuid.optional().describe('needed where it was tied again: a later check of that rope that meets the rule, by someone other than who tied it'), note });
 
 const verdict = z.enum(VERDICTS);
 export const checkRow = z.strictObject({
@@ -96,5 +100,6 @@ export const todayReply = z.strictObject({
   open_findings: z.array(checkRow),
   waiting_signatures: z.array(checkRow),
   last_checks: z.array(checkRow),
+  to_look_at_again: z.array(tiedKnotReply.extend({ rope_tag: z.string() })).describe('knots in ropes, the longest waiting first'),
   counts: z.strictObject({ checks: z.number(), open_findings: z.number(), waiting_signatures: z.number() }),
 });

@@ -100,7 +100,7 @@ test('a server killed in the middle of recording loses and doubles nothing', asy
   const { id: rope, diameter_mm } = ((await (await client.get('/api/v1/ropes')).json()) as { id: string; diameter_mm: number }[])[0]!;
   const tier = ((await (await client.get('/api/v1/people')).json()) as { id: string; name: string }[]).find((p) => p.name.startsWith('Corin'))!.id;
   const bodies = Array.from({ length: 20 }, (_, i) => ({
-    id: crypto.randomUUID(), tied_knot: { id: crypto.randomUUID(), knot: 'bowline-locked', rope, place: `Kill ${i}`, tied_by: tier, tied_at: '2026-01-01T10:00:00.000Z' }, profile: 'sport-crag', profile_version: 1,
+    id: crypto.randomUUID(), tied_knot: { id: crypto.randomUUID(), knot: 'bowline-locked', rope, place: `Kill ${i}`, tied_by: tier, tied_at: '2026-01-01T10:00:00.000Z' }, profile: 'sport-crag', profile_version: 2,
     rope_diameter_mm: diameter_mm, stopper: false, fist_mm: 100, hand: 'right', seen_at: '2026-01-01T10:05:00.000Z', answers: [], note: '',
   }));
   const acknowledged = new Set<string>();

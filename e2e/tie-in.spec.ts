@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { answerAs, beginWalk, DEMO_PASSWORD, measureTail, stepIn } from './people';
+import { answerAs, beginWalk, DEMO_PASSWORD, expectNoAxeFindings, measureTail, stepIn } from './people';
 
 test('from the question to the signed record, by pointer', async ({ page }) => {
   await stepIn(page, 'Tove Vannmark');
@@ -142,10 +142,10 @@ test.describe('at phone width', () => {
     await expect(page.getByText(/Recorded as no\./)).toBeVisible();
     await page.getByRole('link', { name: 'Today', exact: true }).click();
     await page.getByRole('list', { name: 'Open findings' }).getByText('Gannet Face, rescue top').click();
-    await page.getByLabel('What was done').selectOption({ label: 'taken out and tied again' });
+    await page.getByLabel('What was done').selectOption({ label: 'taken out' });
     await page.getByRole('button', { name: 'Record it' }).click();
     await expect(page.getByRole('heading', { name: 'Finding closed' })).toBeVisible();
-    await expect(page.getByText('taken out and tied again.')).toBeVisible();
+    await expect(page.getByText('taken out.')).toBeVisible();
     await page.getByRole('link', { name: 'Today', exact: true }).click();
     await expect(page.getByRole('list', { name: 'Open findings' }).getByText('Gannet Face, rescue top')).toHaveCount(0);
   });
@@ -202,4 +202,26 @@ test('all points on one screen: each is answered once its pictures were seen; wh
   await expect(page.getByText('Take out and retie').first()).toBeVisible();
   await page.getByRole('button', { name: /^Sign as/ }).click();
   await expect(page.getByText(/Looked at for \d+ s over \d+ points, all on one screen/)).toBeVisible();
+});
+
+test('a knot that was moved is unchecked, stands under what is to be looked at again, and is walked through again', async ({ page }) => {
+  await stepIn(page, 'Rask Quillon');
+  await page.goto('/log');
+  await beginWalk(page, { knot: 'Figure-eight follow-through', rope: 'NL-07', tiedBy: 'Joss Marrable', place: 'loft, moved', rules: 'Sport crag' });
+  await answerAs(page, {});
+  await measureTail(page, '150');
+  await answerAs(page, {});
+  await page.getByRole('button', { name: /^Sign as/ }).click();
+  await expect(page.getByRole('heading', { name: 'The look still stands' })).toBeVisible();
+  await page.getByRole('button', { name: 'moved', exact: true }).click();
+  await expect(page.getByText('moved since it was looked at: unchecked.')).toBeVisible();
+  await expectNoAxeFindings(page);
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  await page.getByRole('list', { name: 'To look at again' }).getByText('loft, moved').click();
+  await page.getByRole('button', { name: 'Look at it again' }).click();
+  await answerAs(page, {});
+  await measureTail(page, '140');
+  await answerAs(page, {});
+  await page.getByRole('button', { name: /^Sign as/ }).click();
+  await expect(page.getByRole('heading', { name: 'The look still stands' })).toBeVisible();
 });

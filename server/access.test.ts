@@ -33,7 +33,7 @@ describe('without a session', () => {
 
 describe('another organisation', () => {
   test.each(all.filter((e) => e.access !== 'open' && e.path.includes(':id')).map((e) => [`${e.method} ${e.path}`, e] as const))('%s finds nothing', async (_n, e) => {
-    const bodies: Record<string, unknown> = { sign: { id: randomUUID(), agrees: true, note: '' }, correct: { id: randomUUID(), reason: 'x', answers: [] }, closeFinding: { id: randomUUID(), what_was_done: 'retied', note: '' }, endTiedKnot: { why: 'out' } };
+    const bodies: Record<string, unknown> = { sign: { id: randomUUID(), agrees: true, note: '' }, correct: { id: randomUUID(), reason: 'x', answers: [] }, closeFinding: { id: randomUUID(), what_was_done: 'retied', note: '' }, endTiedKnot: { why: 'out' }, newKnotEvent: { id: randomUUID(), kind: 'moved' } };
     const name = Object.entries(ENDPOINTS).find(([, x]) => x === e)![0];
     const a = await call(t, e.method, filled(e), theirs, bodies[name]);
     expect([a.status, a.body.code]).toEqual([404, 'not-found']);

@@ -7,7 +7,7 @@ import { poolOptions } from './database';
 
 /** What the application may do. On `entries` it may read and add, nothing else. */
 export const RIGHTS = {
-  INSERT: ['organisations', 'people', 'sessions', 'ropes', 'profile_versions', 'jobs', 'passing_trials', 'tied_knots', 'entries', 'chain_heads', 'check_status'],
+  INSERT: ['organisations', 'people', 'sessions', 'ropes', 'profile_versions', 'jobs', 'passing_trials', 'tied_knots', 'knot_events', 'entries', 'chain_heads', 'check_status'],
   UPDATE: ['people', 'ropes', 'tied_knots', 'chain_heads', 'check_status'],
   DELETE: ['sessions'],
 } as const;

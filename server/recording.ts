@@ -15,11 +15,11 @@ import type { Context } from './context';
 import { knotIn, profileIn } from './named';
 import { inTransaction, isDuplicate, type Connection } from './database';
 import { checkPassword, type TryLimiter } from './plugins/session';
-import { append, entriesOfCheck, lockChain, parsedEntries, type Recorded } from './tables/entries';
+import { append, entriesOfCheck, statusesInChain, lockChain, parsedEntries, type Recorded } from './tables/entries';
 import { personById } from './tables/people';
 import { ropeById } from './tables/ropes';
 import type { SessionPerson } from './tables/sessions';
-import { endTiedKnot, insertTiedKnot, tiedKnotById } from './tables/tiedKnots';
+import { endTiedKnot, insertTiedKnot, storedTiedKnot } from './tables/tiedKnots';
 
 const badField = (path: string, message: string) => new IdiomError('bad-input', {}, [{ path, message }]);
 /** A device's clock may run ahead by this much; more is refused. */
@@ -33,7 +33,7 @@ type TiedKnotInput = z.output<typeof newCheckBody>['tied_knot'];
 export async function keepTiedKnot(c: Connection, context: Context, organisation: string, k: TiedKnotInput): Promise<void> {
   knotIn('tied_knot.knot', k.knot);
   const request = contentHash(k);
-  const there = await tiedKnotById(c, k.id);
+  const there = await storedTiedKnot(c, k.id);
   if (there) {
     if (there.organisation !== organisation || there.request_sha256 !== request) throw fault('id-taken');
     return;
@@ -141,6 +141,17 @@ export async function recordCorrection(context: Context, who: SessionPerson, che
   });
 }
 
+/** Tied again closes a finding only with a later check of that rope that meets the rule, by someone other than who tied it. @throws bad-input */
+async function mustBeLaterCheck(c: Connection, organisation: string, found: Awaited<ReturnType<typeof checkInChain>>, later: string | undefined): Promise<void> {
+  const wrong = (message: string) => badField('later_check', message);
+  if (later === undefined) throw wrong('tied again it stays open until someone else has looked at it: name that check');
+  const [status] = await statusesInChain(c, organisation, later);
+  if (!status) throw wrong('is no check of this organisation');
+  if (status.sequence <= found.status.sequence || status.rope !== found.check.rope) throw wrong('is no later check of that rope');
+  if (status.points_verdict !== 'meets-the-rule') throw wrong('does not meet the rule');
+  if (status.alone) throw wrong('was made by who tied it');
+}
+
 export async function recordFindingClosed(context: Context, who: SessionPerson, check: string, body: z.output<typeof newFindingClosedBody>): Promise<Recorded> {
   const request = contentHash({ check, body, by: who.id });
   return inTransaction(context.db, async (c) => {
@@ -149,10 +160,11 @@ export async function recordFindingClosed(context: Context, who: SessionPerson, 
     const found = await checkInChain(c, who.organisation, check);
     if (found.status.points_verdict !== 'take-out-and-retie') throw fault('nothing-open');
     if (!found.status.open_finding) throw fault('already-closed');
+    if (body.what_was_done === 'retied') await mustBeLaterCheck(c, who.organisation, found, body.later_check);
     const now = context.now();
     const recorded = await append(c, head, {
       id: body.id, organisation: who.organisation, kind: 'finding-closed', recorded_at: now.toISOString(), recorded_by: who.id,
-      body: { check, tied_knot: found.check.tied_knot, what_was_done: body.what_was_done, note: body.note, demo: who.demo },
+      body: { check, tied_knot: found.check.tied_knot, what_was_done: body.what_was_done, ...(body.what_was_done === 'retied' && { later_check: body.later_check! }), note: body.note, demo: who.demo },
     }, request);
     await endTiedKnot(c, who.organisation, found.check.tied_knot, now, body.what_was_done);
     return recorded;

@@ -61,6 +61,15 @@ describe('a check', () => {
     expect(answer.body['verdict']).toBe('take-out-and-retie');
     expect((await call(t, 'GET', '/today', checker)).body['open_findings']).toEqual(expect.arrayContaining([expect.objectContaining({ id: body.id }) as object]));
     const close = { id: randomUUID(), what_was_done: 'retied', note: '' };
+    const refused = async (later_check?: string) => ((await call(t, 'POST', `/checks/${body.id}/finding-closed`, second, { ...close, ...(later_check && { later_check }) })).body.errors as { path: string }[])[0]!.path;
+    // tied again it stays open until someone else has looked at it
+    expect(await refused()).toBe('later_check');
+    expect(await refused(randomUUID())).toBe('later_check');
+    expect(await refused(body.id)).toBe('later_check');
+    const alone = await record({}, tier);
+    expect(await refused(alone.body.id)).toBe('later_check');
+    const again = await record({});
+    Object.assign(close, { later_check: again.body.id });
     expect((await call(t, 'POST', `/checks/${body.id}/finding-closed`, second, close)).status).toBe(200);
     expect((await call(t, 'POST', `/checks/${body.id}/finding-closed`, second, close)).body['again']).toBe(true);
     expect((await call(t, 'POST', `/checks/${body.id}/finding-closed`, second, { ...close, id: randomUUID() })).body.code).toBe('already-closed');
@@ -215,4 +224,39 @@ test('jobs are kept once and come back newest first', async () => {
   expect(((await call(t, 'GET', '/jobs', checker)).body['items'] as { id: string }[])[0]!.id).toBe(body.id);
   expect((await call(t, 'GET', `/jobs/${body.id}`, checker)).body).toEqual(first.body);
   for (const id of [randomUUID(), 'x']) expect([404, 400]).toContain((await call(t, 'GET', `/jobs/${id}`, checker)).status);
+});
+
+describe('a tied knot that something happened to', () => {
+  const again = async (id: string) => ((await call(t, 'GET', `/tied-knots/${id}`, checker)).body['again'] as { why: string }[]).map((a) => a.why);
+
+  test('moved it is unchecked until it is looked at again; noted twice it is noted once', async () => {
+    const { body } = await record();
+    const knot = body.tied_knot.id as string;
+    expect(await again(knot)).toEqual([]);
+    const moved = { id: randomUUID(), kind: 'moved' };
+    // by whoever saw it, a learner too
+    for (let k = 0; k < 2; k++) expect((await call(t, 'POST', `/tied-knots/${knot}/events`, learner, moved)).status).toBe(200);
+    expect((await call(t, 'POST', `/tied-knots/${knot}/events`, learner, { ...moved, kind: 'reloaded' })).body.code).toBe('id-taken');
+    expect(await again(knot)).toEqual(['moved']);
+    expect(((await call(t, 'GET', '/today', checker)).body['to_look_at_again'] as { id: string }[]).map((k) => k.id)).toContain(knot);
+    t.clock.now = new Date(t.clock.now.getTime() + 60_000);
+    const later = await call(t, 'POST', '/checks', checker, { ...checkBody({ tier: tier.id, rope }), tied_knot: body.tied_knot, seen_at: t.clock.now.toISOString() });
+    expect(later.status).toBe(200);
+    expect(await again(knot)).toEqual([]);
+    await call(t, 'POST', `/tied-knots/${knot}/events`, checker, { id: randomUUID(), kind: 'left-idle' });
+    await call(t, 'POST', `/tied-knots/${knot}/end`, checker, { why: 'taken out' });
+    expect(await again(knot)).toEqual([]);
+  });
+
+  test('one that nobody looked at is asked for; what is wrong is refused, another organisation’s is not there', async () => {
+    const { body } = await record();
+    const knot = { ...body.tied_knot, id: randomUUID() };
+    expect((await call(t, 'POST', '/tied-knots', checker, knot)).body['again']).toMatchObject([{ why: 'never' }]);
+    for (const bad of [{ id: 'x', kind: 'moved' }, { id: randomUUID(), kind: 'flew' }, { id: randomUUID() }, { id: randomUUID(), kind: 'moved', at: 1 }]) expect((await call(t, 'POST', `/tied-knots/${knot.id}/events`, checker, bad)).status).toBe(400);
+    expect((await call(t, 'POST', `/tied-knots/${randomUUID()}/events`, checker, { id: randomUUID(), kind: 'moved' })).status).toBe(404);
+    const other = await organisation(t, 'Elsewhere');
+    const stranger = await member(t, other.id, ['instructor']);
+    expect((await call(t, 'POST', `/tied-knots/${knot.id}/events`, stranger, { id: randomUUID(), kind: 'moved' })).status).toBe(404);
+    expect((await call(t, 'GET', `/tied-knots/${knot.id}`, stranger)).status).toBe(404);
+  });
 });

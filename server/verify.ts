@@ -12,7 +12,7 @@ import { openPool, poolOptions, type Database } from './database';
 import { chainHead, entriesFrom, storedStatuses, type StoredEntry } from './tables/entries';
 import { organisationIds } from './tables/organisations';
 import { storedProfiles } from './tables/profiles';
-import { tiedKnotById } from './tables/tiedKnots';
+import { storedTiedKnot } from './tables/tiedKnots';
 
 export interface Verification {
   readonly organisation: string;
@@ -77,7 +77,7 @@ export async function verifyOrganisation(db: Database, organisation: string, exp
       if (entry.kind !== 'check') continue;
       const profile = profiles.get(`${entry.body.profile}@${entry.body.profile_version}`);
       if (profile?.sha256 !== entry.body.profile_sha256 || sha256(profile.content) !== profile.sha256) faults.push(`entry ${sequence}: the rules ${entry.body.profile}@${entry.body.profile_version} are not those it was judged by`);
-      const knot = await tiedKnotById(db, entry.body.tied_knot);
+      const knot = await storedTiedKnot(db, entry.body.tied_knot);
       const { knot: k, rope, place, tied_by, tied_at } = entry.body;
       if (!knot || knot.knot !== k || knot.rope !== rope || knot.place !== place || knot.tied_by !== tied_by || knot.tied_at !== tied_at) faults.push(`entry ${sequence}: the tied knot ${entry.body.tied_knot} was altered or removed`);
     }

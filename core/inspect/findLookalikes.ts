@@ -20,7 +20,11 @@ function byCrossing(knot: string): Lookalike[] {
   for (let crossing = 1; crossing <= count; crossing++) {
     try {
       const { matches } = identify(withTouched(knot, [crossing]));
-      for (const { knot: other, fault } of matches) if (!(other === knot && fault === null) && fault !== 'loose') found.push({ knot: other, fault, by: 'crossing', crossing });
+      for (const match of matches) {
+        // on which side the gate lies is no matter of a crossing
+        const { knot: other, fault } = match.fault === 'gate-to-brake' ? { ...match, fault: null } : match;
+        if (!(other === knot && fault === null) && fault !== 'loose') found.push({ knot: other, fault, by: 'crossing', crossing });
+      }
     } catch (error) {
       // a crossing that cannot be reversed by itself is no look-alike
       if (!(error instanceof IdiomError)) throw error;

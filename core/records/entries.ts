@@ -67,6 +67,8 @@ export interface FindingClosedBody {
   readonly check: string;
   readonly tied_knot: string;
   readonly what_was_done: 'taken-out' | 'retied' | 'rope-retired';
+  /** tied again: the later check of it, by someone other than who tied it */
+  readonly later_check?: string;
   readonly note: string;
   readonly demo: boolean;
 }

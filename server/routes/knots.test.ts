@@ -136,7 +136,7 @@ describe('computing needs no sign-in', () => {
     expect(a.nearly.map((n) => n.knot).sort()).toEqual(['bowline', 'double-bowline']);
     expect(a.versions).toEqual({ catalogue: 3, profile: 'sport-crag', profile_version: 2 });
     expect((await call(t, 'POST', '/choose', null, { ...JOB, profile: 'sport-crag@1' })).status).toBe(200);
-    expect((await call(t, 'POST', '/choose', null, { ...JOB, profile: 'sport-crag@2' })).body.errors![0]!.path).toBe('profile');
+    expect((await call(t, 'POST', '/choose', null, { ...JOB, profile: 'sport-crag@3' })).body.errors![0]!.path).toBe('profile');
   });
   test('tail and rope needed answer in millimetres', async () => {
     const q = { profile: 'river-expedition', knot: 'figure-eight-follow-through', rope_diameter_mm: 9 };

@@ -17,7 +17,7 @@ import { chainHead, entriesOfCheck, statusCounts, statuses, type NamedStatus, ty
 import { insertJob, jobById, jobsPage } from '../tables/jobs';
 import { insertPassingTrial, passingTrialById, passingTrialsPage } from '../tables/passingTrials';
 import { ropeById } from '../tables/ropes';
-import { endTiedKnot, tiedKnotById, tiedKnotsPage } from '../tables/tiedKnots';
+import { endTiedKnot, insertKnotEvent, knotEventById, tiedKnotById, tiedKnotsPage, toLookAtAgain } from '../tables/tiedKnots';
 
 const rowOf = (s: NamedStatus): CheckRow => ({
   id: s.check_id, sequence: s.sequence, seen_at: s.seen_at, knot: s.knot, rope: s.rope, rope_tag: s.rope_tag, place: s.place, tied_by: s.tied_by, tied_by_name: s.tied_by_name,
@@ -110,21 +110,27 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
   });
 
   bind(app, context, ENDPOINTS.tiedKnots, async ({ query, who }) => {
-    const found = await tiedKnotsPage(db, who.organisation, query.limit + 1, fromTimeCursor(query.cursor));
+    const found = await tiedKnotsPage(db, who.organisation, query.limit + 1, fromTimeCursor(query.cursor), context.now());
     const items = found.slice(0, query.limit);
     const last = items.at(-1);
     return { items, next: found.length > query.limit && last ? timeCursor(last.tied_at, last.id) : null };
   });
 
   const tiedKnot = async (organisation: string, id: string) => {
-    const found = await tiedKnotById(db, id);
-    if (found?.organisation !== organisation) throw fault('not-found');
-    const { id: k, knot, rope, place, tied_by, tied_at, ended_at, ended_why } = found;
-    return { id: k, knot, rope, place, tied_by, tied_at, ended_at, ended_why };
+    const found = await tiedKnotById(db, organisation, id, context.now());
+    if (!found) throw fault('not-found');
+    return found;
   };
   bind(app, context, ENDPOINTS.newTiedKnot, async ({ body, who }) => {
     await inTransaction(db, (c) => keepTiedKnot(c, context, who.organisation, body));
     return tiedKnot(who.organisation, body.id);
+  });
+  bind(app, context, ENDPOINTS.tiedKnot, ({ params, who }) => tiedKnot(who.organisation, params.id));
+  bind(app, context, ENDPOINTS.newKnotEvent, async ({ params, body, who }) => {
+    await tiedKnot(who.organisation, params.id);
+    const request = contentHash({ body, of: params.id, by: who.id });
+    await keptOnce(who.organisation, request, () => knotEventById(db, body.id), () => insertKnotEvent(db, who.organisation, { ...body, tied_knot: params.id, noted_by: who.id }, context.now(), request));
+    return tiedKnot(who.organisation, params.id);
   });
   bind(app, context, ENDPOINTS.endTiedKnot, async ({ params, body, who }) => {
     await tiedKnot(who.organisation, params.id);
@@ -133,13 +139,14 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
   });
 
   bind(app, context, ENDPOINTS.today, async ({ who }) => {
-    const [open, waiting, last, counts] = await Promise.all([
+    const [open, waiting, last, counts, again] = await Promise.all([
       statuses(db, who.organisation, { open: 'finding' }, 20),
       statuses(db, who.organisation, { open: 'signature' }, 20),
       statuses(db, who.organisation, {}, 6),
       statusCounts(db, who.organisation),
+      toLookAtAgain(db, who.organisation, 20, context.now()),
     ]);
-    return { open_findings: open.map(rowOf), waiting_signatures: waiting.map(rowOf), last_checks: last.map(rowOf), counts };
+    return { open_findings: open.map(rowOf), waiting_signatures: waiting.map(rowOf), last_checks: last.map(rowOf), to_look_at_again: again, counts };
   });
 
   const all = async (organisation: string, q: z.output<typeof checksQuery>) => (await statuses(db, organisation, filterOf(q), FILE_ROWS)).map(rowOf);

@@ -140,6 +140,11 @@ export async function statuses(db: Database, organisation: string, filter: Statu
   return (await rows<RawStatus>(db, sql, values)).map((r) => statusFromRow(r) as NamedStatus);
 }
 
+/** Where one check stands, inside a transaction; empty where there is none. */
+export async function statusesInChain(c: Connection, organisation: string, check: string): Promise<CheckStatus[]> {
+  return (await rows<RawStatus>(c, `SELECT ${STATUS_COLUMNS.join(', ')} FROM check_status WHERE organisation = ? AND check_id = ?`, [organisation, check])).map(statusFromRow);
+}
+
 export async function statusCounts(db: Database, organisation: string): Promise<{ checks: number; open_findings: number; waiting_signatures: number }> {
   const [r] = await rows<{ checks: number; open_findings: number; waiting_signatures: number }>(
     db,

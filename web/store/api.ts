@@ -76,6 +76,8 @@ export const api = createApi({
     keptJob: b.query<Reply<typeof C.jobReply>, string>({ query: (id) => `/jobs/${id}` }),
     newJob: b.mutation<Reply<typeof C.jobReply>, z.input<typeof C.newJobBody>>({ query: (body) => ({ url: '/jobs', method: 'POST', body }), invalidatesTags: ['jobs'] }),
     today: b.query<Reply<typeof C.todayReply>, void>({ query: () => '/today', providesTags: ['records'] }),
+    tiedKnot: b.query<Reply<typeof C.tiedKnotReply>, string>({ query: (id) => `/tied-knots/${id}`, providesTags: ['records'] }),
+    knotEvent: b.mutation<Reply<typeof C.tiedKnotReply>, { of: string; body: z.input<typeof C.newKnotEventBody> }>({ query: ({ of, body }) => ({ url: `/tied-knots/${of}/events`, method: 'POST', body }), invalidatesTags: ['records'] }),
     checks: b.query<Reply<typeof C.checksReply>, string>({ query: (search) => `/checks?${search}`, providesTags: ['records'] }),
     check: b.query<Reply<typeof C.checkReply>, string>({ query: (id) => `/checks/${id}`, providesTags: ['records'] }),
     newCheck: b.mutation<Reply<typeof C.recordedReply>, C.NewCheck>({ query: (body) => ({ url: '/checks', method: 'POST', body }), invalidatesTags: ['records'] }),
@@ -86,7 +88,7 @@ export const api = createApi({
 });
 export const {
   useSessionQuery, useSignInMutation, useSignOutMutation, useSetupMutation, useDemoPeopleQuery, usePreferencesMutation, usePeopleQuery, useNewPersonMutation, useRopesQuery, useNewRopeMutation,
-  useIdentifyMutation, useTouchedQuery, useChangesQuery, useLookalikesQuery, useDrillMutation, useProfilesQuery, useKnotsQuery, useKnotQuery, useShapeQuery, useWayQuery, useChooseQuery, useFrictionHitchQuery, useCutLengthQuery, usePassingTrialsQuery, useNewPassingTrialMutation, useRopeNeededQuery, useJobsQuery, useKeptJobQuery, useNewJobMutation, useTodayQuery, useChecksQuery, useCheckQuery,
+  useIdentifyMutation, useTouchedQuery, useChangesQuery, useLookalikesQuery, useDrillMutation, useProfilesQuery, useKnotsQuery, useKnotQuery, useShapeQuery, useWayQuery, useChooseQuery, useFrictionHitchQuery, useCutLengthQuery, usePassingTrialsQuery, useNewPassingTrialMutation, useRopeNeededQuery, useJobsQuery, useKeptJobQuery, useNewJobMutation, useTodayQuery, useTiedKnotQuery, useKnotEventMutation, useChecksQuery, useCheckQuery,
   useNewCheckMutation, useSignMutation, useCorrectMutation, useCloseFindingMutation,
 } = api;
 

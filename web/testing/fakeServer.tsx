@@ -25,7 +25,7 @@ const STANDING: Answers = {
     id: e.id, names: e.names, family: e.family, purposes: e.purposes, can_be_checked: e.check_points.length > 0, ways: e.ways,
     faults: e.faults.map((f) => f.id), form_certainty: e.form_certainty,
   })),
-  'GET /today': { open_findings: [], waiting_signatures: [], last_checks: [], counts: { checks: 0, open_findings: 0, waiting_signatures: 0 } },
+  'GET /today': { open_findings: [], waiting_signatures: [], last_checks: [], to_look_at_again: [], counts: { checks: 0, open_findings: 0, waiting_signatures: 0 } },
   'GET /jobs': { items: [], next: null },
 };
 

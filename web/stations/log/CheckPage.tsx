@@ -9,6 +9,7 @@ import { Points } from '../../parts/Points';
 import { Failed, Loading } from '../../parts/States';
 import { Verdict } from '../../parts/Verdict';
 import { CAUTION, momentText, VERDICT_WORDS } from '../../parts/words';
+import { Again } from './Again';
 import { CloseFinding, Correct, Sign } from './actions';
 
 const DONE_WORDS = { 'taken-out': 'taken out', retied: 'taken out and tied again', 'rope-retired': 'rope retired' } as const;
@@ -21,7 +22,7 @@ function EntryView({ entry, sha256, nameOf }: { entry: Entry; sha256: string; na
       {entry.kind === 'check' ? <><Points points={entry.body.judgement.points} />{entry.body.note ? <p className="mt-2 mb-0">“{entry.body.note}”</p> : null}</> : null}
       {entry.kind === 'signature' ? <p className="m-0 mt-1">{nameOf(entry.body.signer)} looked at both faces and {entry.body.agrees ? 'agrees' : 'does not agree'}{entry.body.note ? `: “${entry.body.note}”` : '.'} Verdict after it: {VERDICT_WORDS[entry.body.verdict_after]}.</p> : null}
       {entry.kind === 'correction' ? <><p className="m-0 mt-1">Reason: {entry.body.reason}. Verdict after it: {VERDICT_WORDS[entry.body.verdict_after]}. What was written before stays above.</p><Points points={entry.body.judgement.points} /></> : null}
-      {entry.kind === 'finding-closed' ? <p className="m-0 mt-1">{DONE_WORDS[entry.body.what_was_done]}{entry.body.note ? `: “${entry.body.note}”` : '.'}</p> : null}
+      {entry.kind === 'finding-closed' ? <p className="m-0 mt-1">{DONE_WORDS[entry.body.what_was_done]}{entry.body.later_check ? <> (<Link to={`/log/${entry.body.later_check}`}>the later check</Link>)</> : null}{entry.body.note ? `: “${entry.body.note}”` : '.'}</p> : null}
       <p className="hash m-0 mt-2">no. {entry.sequence} · sha256 {sha256}</p>
     </section>
   );
@@ -79,7 +80,8 @@ export function CheckPage() {
         <aside className="d-grid gap-3">
           <div className="sheet faces">{(['front', 'back'] as const).map((f) => <KnotPicture key={f} knot={row.knot} face={f} crop="knot" size={190} alt={`${name(row.knot)}, ${f}, as it should look`} />)}</div>
           <p className="small quiet m-0">Front and back as they should look, computed: no picture of the knot that was seen.</p>
-          {row.open_finding && records ? <CloseFinding check={id} /> : null}
+          {row.open_finding && records ? <CloseFinding row={row} /> : null}
+          {records ? <Again body={body} version={row.profile_version} unit={me.length_unit} /> : null}
           {canSign ? <Sign row={row} me={me} people={people} demo={row.demo} /> : null}
         </aside>
       </div>

@@ -4,7 +4,8 @@ import { Button, Form, Modal } from 'react-bootstrap';
 import type { CheckRow, Person } from '../../../contract';
 import { checkPointsFor, TAIL_UNCERTAINTY_MM, type Judgement, type PointAnswer } from '../../../core/inspect';
 import { entryById } from '../../../core/knots/lookup';
-import { refusalText, useCloseFindingMutation, useCorrectMutation, useProfilesQuery, useSignMutation } from '../../store/api';
+import { useKnotName } from '../../parts/CheckRows';
+import { refusalText, useChecksQuery, useCloseFindingMutation, useCorrectMutation, useProfilesQuery, useSignMutation } from '../../store/api';
 import { v4 } from '../../parts/uuid';
 import { POINT_WORDS } from '../../parts/words';
 
@@ -51,18 +52,40 @@ export function Sign({ row, me, people, demo }: { row: CheckRow; me: Person; peo
   );
 }
 
-export function CloseFinding({ check }: { check: string }) {
+/** Later checks of the same rope by which a finding can be closed: they meet the rule, and someone other than who tied it looked. */
+function useLaterChecks(row: CheckRow): readonly CheckRow[] {
+  const later = useChecksQuery(`rope=${row.rope}&limit=50`).data?.items ?? [];
+  return later.filter((c) => c.sequence > row.sequence && c.points_verdict === 'meets-the-rule' && !c.alone);
+}
+
+export function CloseFinding({ row }: { row: CheckRow }) {
   const [id] = useState(v4);
   const [what, setWhat] = useState<'' | 'taken-out' | 'retied' | 'rope-retired'>('');
+  const [later, setLater] = useState('');
   const [note, setNote] = useState('');
   const [tried, setTried] = useState(false);
+  const checks = useLaterChecks(row);
+  const name = useKnotName();
   const [close, { error, isLoading }] = useCloseFindingMutation();
+  const missing = what === '' || (what === 'retied' && later === '');
+  const submit = (e: FormEvent) => {
+    e.preventDefault();
+    setTried(true);
+    if (!missing) void close({ check: row.id, body: { id, what_was_done: what as 'retied', note, ...(what === 'retied' && { later_check: later }) } });
+  };
   return (
-    <Form className="notice bad no-print" aria-label="Close the finding" onSubmit={(e) => { e.preventDefault(); setTried(true); if (what) void close({ check, body: { id, what_was_done: what, note } }); }}>
+    <Form className="notice bad no-print" aria-label="Close the finding" onSubmit={submit}>
       <h2>Open: take out and retie</h2>
       <p className="small mt-1">It stays open until an entry says what was done.</p>
       <Form.Group controlId="what-done" className="mb-2"><Form.Label>What was done</Form.Label>
         <Form.Select value={what} onChange={(e) => setWhat(e.target.value as 'retied')} isInvalid={tried && what === ''}><option value="">choose</option><option value="taken-out">taken out</option><option value="retied">taken out and tied again</option><option value="rope-retired">rope retired</option></Form.Select></Form.Group>
+      {what === 'retied' ? (
+        <Form.Group controlId="later-check" className="mb-2"><Form.Label>Who looked at it since</Form.Label>
+          <Form.Select value={later} onChange={(e) => setLater(e.target.value)} isInvalid={tried && later === ''}>
+            <option value="">choose the later check</option>{checks.map((c) => <option key={c.id} value={c.id}>no. {c.sequence}: {name(c.knot)}, {c.place}, by {c.checker_name}</option>)}
+          </Form.Select>
+          {checks.length === 0 ? <Form.Text>There is none yet: someone other than who tied it checks it first. Until then it stays open.</Form.Text> : null}</Form.Group>
+      ) : null}
       <Form.Group controlId="done-note" className="mb-3"><Form.Label>Note</Form.Label><Form.Control value={note} maxLength={2000} onChange={(e) => setNote(e.target.value)} /></Form.Group>
       {error ? <p className="invalid-feedback d-block" role="alert">{refusalText(error)}</p> : null}
       <Button type="submit" disabled={isLoading}>Record it</Button>

@@ -21,7 +21,7 @@ export function Today() {
   const mine = session?.person?.id;
   const mayRecord = session?.person?.roles.some((r) => r !== 'learner');
   const forMe = data.waiting_signatures.filter((r) => r.checker !== mine && r.tied_by !== mine);
-  const open = data.open_findings.length + walks.length + (mayRecord ? forMe.length : 0);
+  const open = data.open_findings.length + data.to_look_at_again.length + walks.length + (mayRecord ? forMe.length : 0);
   return (
     <>
       <h1>{new Date().toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })}</h1>
@@ -62,6 +62,16 @@ export function Today() {
             <>
               <p className="eyebrow">Take out and retie: not closed yet</p>
               <div className="mb-4"><CheckRows rows={data.open_findings} label="Open findings" /></div>
+            </>
+          ) : null}
+          {data.to_look_at_again.length > 0 ? (
+            <>
+              <p className="eyebrow">To look at again</p>
+              <ul className="rows mb-4" aria-label="To look at again">
+                {data.to_look_at_again.slice(0, 6).map((k) => (
+                  <li key={k.id}><Link className="row-link" to={k.last_check ? `/log/${k.last_check}` : '/check'}><span /><span><b>{name(k.knot)}</b>, {k.place}<br /><span className="sub">{k.rope_tag} · {k.again[0]!.text}</span></span><span /></Link></li>
+                ))}
+              </ul>
             </>
           ) : null}
           {mayRecord && forMe.length > 0 ? (
