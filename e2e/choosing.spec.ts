@@ -80,7 +80,7 @@ test('how much rope: for a knot, in own measures too; in inches where they are t
   await page.getByLabel(/^Rope in the eye/).fill('1 ft');
   await expect(needed.locator('.measure', { hasText: 'in the eye' })).toContainText('310 mm');
   await page.getByLabel('Rope, mm').fill('2 ft');
-  await expect(page.getByText(/another unit is written after it/)).toBeVisible();
+  await expect(page.locator('.is-invalid ~ .invalid-feedback')).toContainText('another unit is written after it');
   await page.goto('/me');
   await page.getByLabel('My foot, in its boot, mm').fill('11 in');
   await page.getByRole('button', { name: 'Keep my measures' }).click();

@@ -194,7 +194,7 @@ test('all points on one screen: each is answered once its pictures were seen; wh
   }
   await expectNoAxeFindings(page);
   await page.getByRole('button', { name: 'To the verdict' }).click();
-  await page.getByRole('button', { name: 'Path' }).click();
+  await page.getByRole('button', { name: 'Path', exact: true }).click();
   await page.getByRole('button', { name: 'Touch what differs' }).click();
   await page.getByRole('button', { name: 'how strands pass' }).click();
   await page.getByRole('button', { name: /^half finished/i }).first().click();

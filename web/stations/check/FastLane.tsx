@@ -40,8 +40,8 @@ function FastPoint({ walk, knot, point, judgement, fist_mm, onAnswer, onChange }
     if (tail_mm !== null) answer({ found: 'right', tail: { tail_mm, method: walk.tailMethod, uncertainty_mm: TAIL_UNCERTAINTY_MM[walk.tailMethod] } });
   };
   return (
-    <section ref={ref} className="sheet fast-point" aria-labelledby={`fast-${point.id}`} data-seen={seen}>
-      <h2 id={`fast-${point.id}`}>{given ? <VerdictShape of={SHAPE[judged!.state]} /> : null} {point.question}</h2>
+    <section ref={ref} className="sheet fast-point" aria-labelledby={`point-${point.id}`} data-seen={seen}>
+      <h2 id={`point-${point.id}`}>{given ? <VerdictShape of={SHAPE[judged!.state]} /> : null} {point.question}</h2>
       {point.id === 'tail' ? (
         <form className="d-flex flex-wrap gap-2 align-items-end" onSubmit={(e) => { e.preventDefault(); keepTail(); }}>
           <Form.Group controlId="fast-tail"><Form.Label className="mb-1">Tail, {walk.tailUnit === 'fist' ? 'fists' : walk.tailUnit}</Form.Label>
