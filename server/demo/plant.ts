@@ -109,7 +109,7 @@ export async function plantDemo(db: Database, now: Date): Promise<void> {
     if (story.signer && !story.fault && i !== 59) await recordSignature(later(6), personOf(story.signer), limiter, 'demo', body.id, { id: demoId(`signature ${i}`), agrees: true, note: '' });
     if (i === 17) await recordFindingClosed(later(15), personOf('tove'), body.id, { id: demoId('closed 17'), what_was_done: 'taken-out', note: 'taken out; tied again by another hand' });
     // what hung there on an earlier day is out of the rope
-    if (now.getTime() - at.getTime() > 36 * 3_600_000) await endTiedKnot(db, organisation, body.tied_knot.id, later(600).now(), 'taken out at the end of the day');
+    if (!story.fault && now.getTime() - at.getTime() > 36 * 3_600_000) await endTiedKnot(db, organisation, body.tied_knot.id, later(600).now(), 'taken out at the end of the day');
     if (i === 40)
       await recordCorrection(later(30), who, body.id, {
         id: demoId('correction 40'), reason: 'read the ruler from the wrong end: 118 mm, not 88',

@@ -117,7 +117,7 @@ function ByHand() {
   const [ask, { data, error, isLoading, reset }] = useIdentifyMutation();
   return (
     <Form className="mt-3" onSubmit={(e) => { e.preventDefault(); void ask({ code: front, back }); }}>
-      <p className="m-0">Follow the rope from its loaded end to its tail. At each crossing write <b>O</b> when you pass over, <b>U</b> when under, the crossing’s number in the order met, and its sign. A line per rope, <code>open:</code> before it. Then turn the knot over and do it again.</p>
+      <p className="m-0">Follow the rope from its loaded end to its tail. At each crossing write <b>O</b> when you pass over, <b>U</b> when under, the crossing’s number in the order met, and its sign: look along the strand on top; one below that goes from right to left is <b>+</b>, from left to right <b>−</b>. A line per rope, <code>open:</code> before it. Then turn the knot over and do it again.</p>
       <div className="form-grid mt-3">
         <Form.Group controlId="front-code"><Form.Label>Front</Form.Label><Form.Control as="textarea" rows={4} className="figure" value={front} onChange={(e) => { setFront(e.target.value); reset(); }} placeholder="open: O1- U2- O3+ U4+ …" spellCheck={false} /></Form.Group>
         <Form.Group controlId="back-code"><Form.Label>Back</Form.Label><Form.Control as="textarea" rows={4} className="figure" value={back} onChange={(e) => { setBack(e.target.value); reset(); }} placeholder="open: U1- O2- U3+ O4+ …" spellCheck={false} /></Form.Group>
