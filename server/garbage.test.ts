@@ -70,7 +70,7 @@ test.each([
 
 test('replies are what the contract says', async () => {
   for (const [name, e] of endpoints) {
-    if (e.method !== 'GET' || !e.reply || e.path.includes(':way') || e.path === '/checks/:id' || e.path === '/jobs/:id') continue;
+    if (e.method !== 'GET' || !e.reply || e.path.includes(':way') || e.path === '/checks/:id' || e.path === '/jobs/:id' || e.path === '/tied-knots/:id') continue;
     const a = await call(t, 'GET', `${e.path.replace(':id', 'bowline')}${name === 'touched' ? '?crossings=2' : ''}`, who);
     expect([name, a.status]).toEqual([name, 200]);
     expect([name, e.reply.safeParse(a.body).error?.issues ?? []]).toEqual([name, []]);

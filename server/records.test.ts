@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
+import { ENDPOINTS } from '../contract';
 import { call, checkBody, member, organisation, PASSWORD, testbed, type Member, type Testbed } from './testing/harness';
 
 let t: Testbed;
@@ -251,6 +252,7 @@ describe('a tied knot that something happened to', () => {
   test('one that nobody looked at is asked for; what is wrong is refused, another organisation’s is not there', async () => {
     const { body } = await record();
     const knot = { ...body.tied_knot, id: randomUUID() };
+    expect(ENDPOINTS.tiedKnot.reply.safeParse((await call(t, 'GET', `/tied-knots/${body.tied_knot.id}`, checker)).body).error).toBeUndefined();
     expect((await call(t, 'POST', '/tied-knots', checker, knot)).body['again']).toMatchObject([{ why: 'never' }]);
     for (const bad of [{ id: 'x', kind: 'moved' }, { id: randomUUID(), kind: 'flew' }, { id: randomUUID() }, { id: randomUUID(), kind: 'moved', at: 1 }]) expect((await call(t, 'POST', `/tied-knots/${knot.id}/events`, checker, bad)).status).toBe(400);
     expect((await call(t, 'POST', `/tied-knots/${randomUUID()}/events`, checker, { id: randomUUID(), kind: 'moved' })).status).toBe(404);
