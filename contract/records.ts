@@ -66,7 +66,7 @@ export const newSignatureBody = z.strictObject({
   signer: z.strictObject({ person: uuid, password: z.string().min(1).max(200) }).optional(),
 });
 export const newCorrectionBody = z.strictObject({ id: uuid, reason: line(500), answers });
-export const newFindingClosedBody = z.strictObject({ id: uuid, what_was_done: z.enum(['taken-out', 'retied', 'rope-retired']), later_check: uuid.optional().describe('needed where it was tied again: a later check of that rope that meets the rule, by someone other than who tied it'), note });
+export const newFindingClosedBody = z.strictObject({ id: uuid, what_was_done: z.enum(['taken-out', 'retied', 'rope-retired']), later_check: uuid.optional().describe('needed where it was tied again: a later check of that rope at that place that meets the rule, by someone other than who tied it'), note });
 
 const verdict = z.enum(VERDICTS);
 export const checkRow = z.strictObject({
@@ -100,6 +100,6 @@ export const todayReply = z.strictObject({
   open_findings: z.array(checkRow),
   waiting_signatures: z.array(checkRow),
   last_checks: z.array(checkRow),
-  to_look_at_again: z.array(tiedKnotReply.extend({ rope_tag: z.string() })).describe('knots in ropes, the longest waiting first'),
+  to_look_at_again: z.array(tiedKnotReply.extend({ rope_tag: z.string() })).describe('of the 200 knots in ropes that were tied last, the last tied first'),
   counts: z.strictObject({ checks: z.number(), open_findings: z.number(), waiting_signatures: z.number() }),
 });

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { IdiomError } from '../core/errors';
 import { CATALOGUE } from '../core/knots';
+import { contentHash } from './canonical';
 import { fromSequenceCursor, fromTimeCursor, sequenceCursor, timeCursor } from './cursor';
 import { asFault, poolOptions } from './database';
 import { checksCsv } from './documents/csv';
@@ -78,3 +79,9 @@ test('the index of the catalogue is made from its folders, and each stored shape
   for (const { entry, baked } of CATALOGUE) expect([entry.id, baked.inputHash]).toEqual([entry.id, inputHash(entry.id)]);
   for (const id of ids) expect([indexText(ids).includes(`./${id}/baked`), entriesText(ids).includes(`./${id}/entry`)]).toEqual([true, true]);
 });
+
+// a version once shipped is stored where it was used and compared there: its content may never change
+test.each([
+  ['sport-crag', '5af066051f1f846d41e10d6487acbae43b9f084599c5af052ccbf6845d16a54d'], ['rope-access', 'a698e8bc92e4543bb44355adb7fdd938415245d6b287aa11ee85867c3e4e6a78'], ['rescue-team', '69810ce59ec484b9faf88e47824f8358830e92a684380df5247fd3600f1267df'],
+  ['tree-work', '609ac3702848adc33394a721350279a317af7e8d2a947cf8952dd4e60a9f1a40'], ['river-expedition', '66c51b565f4a045bf9aee13119b215f6a8957ccef86b1a4428f718db03bb5e1f'],
+])('%s in its first version is what it was when it shipped', (id, hash) => expect(contentHash(profileIn('profile', `${id}@1`))).toBe(hash));

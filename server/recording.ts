@@ -141,13 +141,16 @@ export async function recordCorrection(context: Context, who: SessionPerson, che
   });
 }
 
-/** Tied again closes a finding only with a later check of that rope that meets the rule, by someone other than who tied it. @throws bad-input */
+/** A place is typed: capitals and spaces at its ends say nothing. */
+const samePlace = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
+
+/** Tied again closes a finding only with a later check of that rope at that place that meets the rule, by someone other than who tied it. @throws bad-input */
 async function mustBeLaterCheck(c: Connection, organisation: string, found: Awaited<ReturnType<typeof checkInChain>>, later: string | undefined): Promise<void> {
   const wrong = (message: string) => badField('later_check', message);
   if (later === undefined) throw wrong('tied again it stays open until someone else has looked at it: name that check');
   const [status] = await statusesInChain(c, organisation, later);
   if (!status) throw wrong('is no check of this organisation');
-  if (status.sequence <= found.status.sequence || status.rope !== found.check.rope) throw wrong('is no later check of that rope');
+  if (status.sequence <= found.status.sequence || status.rope !== found.check.rope || !samePlace(status.place, found.check.place)) throw wrong('is no later check of a knot in that rope at that place');
   if (status.points_verdict !== 'meets-the-rule') throw wrong('does not meet the rule');
   if (status.alone) throw wrong('was made by who tied it');
 }

@@ -69,6 +69,8 @@ describe('a check', () => {
     expect(await refused(body.id)).toBe('later_check');
     const alone = await record({}, tier);
     expect(await refused(alone.body.id)).toBe('later_check');
+    const elsewhere = await record({ tied_knot: { ...checkBody({ tier: tier.id, rope }).tied_knot, place: 'another place' } });
+    expect(await refused(elsewhere.body.id)).toBe('later_check');
     const again = await record({});
     Object.assign(close, { later_check: again.body.id });
     expect((await call(t, 'POST', `/checks/${body.id}/finding-closed`, second, close)).status).toBe(200);

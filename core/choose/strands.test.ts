@@ -47,6 +47,7 @@ test('two strands make one pull in either order, and a pull lights the strands i
   expect(strandsPulled(['ring'], there)).toEqual(['eye']);
   expect(strandsPulled(['all'], there)).toEqual(there);
   expect(strandsPulled([], there)).toEqual([]);
+  expect(strandsPulled(['standing-eye'], strandsThere(thing('stopper')))).toEqual(['standing']);
 });
 
 test('with another purpose only pulls go along that are asked for it; one there always is', () => {

@@ -21,7 +21,9 @@ export const pullBetween = (a: Strand, b: Strand): Pull | null => BETWEEN.find((
 /** Strands that some of the pulls draw at, of those that are there. */
 export function strandsPulled(pulls: readonly Pull[], there: readonly Strand[]): Strand[] {
   const lit = BETWEEN.filter(([a, b, pull]) => there.includes(a) && there.includes(b) && (pulls.includes(pull) || (pulls.includes('all') && pull !== 'ring'))).flatMap(([a, b]) => [a, b]);
-  return there.filter((s) => lit.includes(s) || (pulls.includes('cross') && (s === 'tail' || s === 'eye') && there.includes('eye')));
+  // a stopper has no eye: it is pulled against what it stops
+  const againstWhatItStops = pulls.includes('standing-eye') && !there.includes('eye');
+  return there.filter((s) => lit.includes(s) || (againstWhatItStops && s === 'standing' && !there.includes('other-standing')) || (pulls.includes('cross') && (s === 'tail' || s === 'eye') && there.includes('eye')));
 }
 
 /** A component of a shape, as far as strands are told by it. */

@@ -188,7 +188,7 @@ describe('the joint of a cord tied in where it must not be', () => {
   });
 });
 
-test('clipped into the tail loop: the clip is linked with the loop that the tail makes, and not with the eye', () => {
+test('clipped into the tail loop: the clip bears on the tail beyond the eye, and hangs clear of the eye', () => {
   const [rope, clip] = shapeOf('bowline-yosemite', 'false-eye-clipped', 'tight');
   const eye = rope!.marks!.eye! as number;
   const middleOfClip = middleOf(clip!.points);

@@ -1,7 +1,7 @@
 /** Numbers and lengths that a person types: with a comma or a point, lengths with or without their unit, between two limits. */
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { lengthFromText, lengthText } from '../../core/units';
+import { lengthFromText, lengthText, MM_PER_INCH } from '../../core/units';
 import { useSessionQuery } from '../store/api';
 
 /** What was typed; NaN where it is no number. */
@@ -30,6 +30,9 @@ export function NumberField({ id, label, text, onChange, least, most }: Props) {
 /** The unit in which this person reads and types lengths; fists are for tails alone. */
 export const useLengthUnit = (): 'mm' | 'in' => (useSessionQuery().data?.person?.length_unit === 'in' ? 'in' : 'mm');
 
+/** A length as it stands in a field: a bare number in the reader's unit, inches to a hundredth; empty where there is none. */
+export const fieldText = (mm: number | null, unit: 'mm' | 'in'): string => (mm === null ? '' : String(unit === 'in' ? Math.round((mm / MM_PER_INCH) * 100) / 100 : mm));
+
 export interface TypedLength {
   readonly text: string;
   readonly set: (text: string) => void;
@@ -41,9 +44,8 @@ export interface TypedLength {
 /** A length that is typed, to begin with so many mm; none where it may be left out. */
 export function useTypedLength(begin_mm: number | null): TypedLength {
   const unit = useLengthUnit();
-  const begin = begin_mm === null ? '' : unit === 'in' ? `${Math.round((begin_mm / 25.4) * 100) / 100}` : String(begin_mm);
   const [text, set] = useState<string | null>(null);
-  const shown = text ?? begin;
+  const shown = text ?? fieldText(begin_mm, unit);
   return { text: shown, set, mm: Math.round(lengthFromText(shown, unit) * 100) / 100, unit };
 }
 

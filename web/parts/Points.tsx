@@ -2,15 +2,13 @@ import type { JudgedPoint } from '../../core/inspect';
 import { VerdictShape } from './Verdict';
 import { POINT_WORDS } from './words';
 
-const SHAPE = { meets: 'meets', 'put-right': 'put-right', 'take-out-and-retie': 'take-out-and-retie', 'not-judged': 'not-judged', remark: 'remark' } as const;
-
 /** Points of a judgement: shape, name, what was found and what to do. */
 export function Points({ points, onOpen }: { points: readonly JudgedPoint[]; onOpen?: (point: string) => void }) {
   return (
     <ol className="points">
       {points.map((p) => (
         <li key={p.point}>
-          <VerdictShape of={SHAPE[p.state]} />
+          <VerdictShape of={p.state} />
           <b>{onOpen ? <button type="button" className="btn btn-link p-0" style={{ minHeight: 0, fontSize: 16 }} onClick={() => onOpen(p.point)}>{POINT_WORDS[p.point]}</button> : POINT_WORDS[p.point]}</b>
           <span>
             {p.state === 'not-judged' ? `not judged: ${p.text}` : p.text}

@@ -1,6 +1,7 @@
 /** How much rope a knot takes, row by row: each part with its spread, rounded up, and where to start, in own measures too. */
 import type { z } from 'zod';
 import type { Person, ropeNeededReply } from '../../contract';
+import type { Profile } from '../../core/profiles/types';
 import { inOwnMeasures, lengthText, type OwnMeasures } from '../../core/units';
 
 /** Rounded up to what a tape measure shows, mm. */
@@ -15,7 +16,14 @@ export function InOwnMeasures({ mm, person }: { readonly mm: number; readonly pe
   return said ? <p className="small quiet m-0">By your own measures: {said.text}.</p> : null;
 }
 
-export function RopeRows({ needed, person }: { readonly needed: z.output<typeof ropeNeededReply>; readonly person: Person | null | undefined }) {
+interface Props {
+  readonly knot: string;
+  readonly needed: z.output<typeof ropeNeededReply>;
+  readonly person: Person | null | undefined;
+  readonly profile: Profile | undefined;
+}
+
+export function RopeRows({ knot, needed, person, profile }: Props) {
   const unit = person?.length_unit === 'in' ? 'in' : 'mm';
   const text = (low: number, high: number) => (upTo10(low) === upTo10(high) ? lengthText(upTo10(low), unit) : `${lengthText(upTo10(low), unit).replace(/ (mm|m|in)$/, '')}–${lengthText(upTo10(high), unit)}`);
   const row = (label: string, low: number, high: number, cls = '') => <div className={`measure ${cls}`}><span>{label}</span><b>{text(low, high)}</b></div>;
@@ -27,6 +35,7 @@ export function RopeRows({ needed, person }: { readonly needed: z.output<typeof 
       {needed.stopper_mm > 0 ? row('stopper', needed.stopper_mm_low, needed.stopper_mm_high) : null}
       {row('together', needed.total_mm_low, needed.total_mm_high, 'sum')}
       {needed.tail_mm === 0 ? null : <>{row('end to first turn, once set', needed.start_at_mm_low, needed.start_at_mm_high)}<InOwnMeasures mm={needed.start_at_mm_high} person={person} /></>}
+      {profile?.startAllowance_mm?.knots.includes(knot) ? <p className="small quiet mb-1 mt-2">In hand before tying, {profile.name}: {profile.startAllowance_mm.text}.</p> : null}
     </>
   );
 }

@@ -21,8 +21,6 @@ interface Props {
   readonly onDone: () => void;
 }
 
-const SHAPE = { meets: 'meets', 'put-right': 'put-right', 'take-out-and-retie': 'take-out-and-retie', 'not-judged': 'not-judged', remark: 'remark' } as const;
-
 function FastPoint({ walk, knot, point, judgement, fist_mm, onAnswer, onChange }: Omit<Props, 'points' | 'onDone'> & { readonly point: CheckPoint }) {
   const { ref, since } = useOnScreen();
   const seen = since !== null;
@@ -41,7 +39,7 @@ function FastPoint({ walk, knot, point, judgement, fist_mm, onAnswer, onChange }
   };
   return (
     <section ref={ref} className="sheet fast-point" aria-labelledby={`point-${point.id}`} data-seen={seen}>
-      <h2 id={`point-${point.id}`}>{given ? <VerdictShape of={SHAPE[judged!.state]} /> : null} {point.question}</h2>
+      <h2 id={`point-${point.id}`}>{given ? <VerdictShape of={judged!.state} /> : null} {point.question}</h2>
       {point.id === 'tail' ? (
         <form className="d-flex flex-wrap gap-2 align-items-end" onSubmit={(e) => { e.preventDefault(); keepTail(); }}>
           <Form.Group controlId="fast-tail"><Form.Label className="mb-1">Tail, {walk.tailUnit === 'fist' ? 'fists' : walk.tailUnit}</Form.Label>

@@ -6,10 +6,10 @@ import type { z } from 'zod';
 import type { cutLengthBody } from '../../../contract';
 import { LOOP_JOINTS } from '../../../core/choose/job';
 import { across_mm } from '../../../core/knots/sizes';
-import { FAMILIES } from '../../../core/knots/types';
 import { lengthText } from '../../../core/units';
 import { refusalText, useCutLengthQuery, useKnotsQuery, useProfilesQuery, useRopeNeededQuery, useSessionQuery } from '../../store/api';
 import { useApp } from '../../store';
+import { KnotOptions } from '../../parts/KnotOptions';
 import { LengthField, NumberField, typed, useTypedLength, within } from '../../parts/NumberField';
 import { InOwnMeasures, RopeRows, upTo10 } from '../../parts/RopeRows';
 import { CAUTION } from '../../parts/words';
@@ -38,7 +38,7 @@ function OfAKnot() {
       <div className="form-grid align-content-start">
         <Form.Group controlId="knot" className="wide"><Form.Label>Knot</Form.Label>
           <Form.Select value={knot} onChange={(e) => setKnot(e.target.value)}>
-            {Object.entries(FAMILIES).map(([family, name]) => <optgroup key={family} label={name}>{knots?.filter((k) => k.family === family).map((k) => <option key={k.id} value={k.id}>{k.names[0]}</option>)}</optgroup>)}
+            <KnotOptions knots={knots} />
           </Form.Select>
         </Form.Group>
         <LengthField id="rope" label="Rope" of={rope} least={2} most={40} />
@@ -49,8 +49,7 @@ function OfAKnot() {
         {error && right ? <p className="notice no">{refusalText(error)}</p> : null}
         {data && right ? (
           <section aria-live="polite" data-testid="needed">
-            <RopeRows needed={data} person={person} />
-            {profile?.startAllowance_mm?.knots.includes(knot) ? <p className="small quiet mb-1 mt-2">In hand before tying, {profile.name}: {profile.startAllowance_mm.text}.</p> : null}
+            <RopeRows knot={knot} needed={data} person={person} profile={profile} />
             <ul className="tells mt-2">{data.notes.map((n) => <li key={n} className="care">{n}</li>)}</ul>
           </section>
         ) : null}

@@ -82,7 +82,7 @@ export function Pulls({ purpose, pulls, onChange, children }: { purpose: Job['pu
       <TouchedPulls key={purpose} purpose={purpose} pulls={pulls} onPull={toggle} />
       <div className="pull-toggle" role="group" aria-label="Pulls">
         {PULLS_ASKED[purpose].map((p) => (
-          <Button key={p} variant={on(p) ? 'primary' : 'outline-primary'} className={on(p) ? '' : 'off'} aria-pressed={on(p)} aria-label={pullSaid(p, joint)} onClick={() => toggle(p)}>{(joint && SHORT_OF_A_JOINT[p]) || SHORT[p]}</Button>
+          <Button key={p} variant={on(p) ? 'primary' : 'outline-primary'} className={on(p) ? '' : 'off'} aria-pressed={on(p)} aria-label={purpose === 'stopper' && p === 'standing-eye' ? 'against what it stops' : pullSaid(p, joint)} onClick={() => toggle(p)}>{purpose === 'stopper' && p === 'standing-eye' ? 'what it stops' : (joint && SHORT_OF_A_JOINT[p]) || SHORT[p]}</Button>
         ))}
       </div>
       </div>

@@ -52,10 +52,10 @@ export function Sign({ row, me, people, demo }: { row: CheckRow; me: Person; peo
   );
 }
 
-/** Later checks of the same rope by which a finding can be closed: they meet the rule, and someone other than who tied it looked. */
+/** Later checks of the same rope at the same place by which a finding can be closed: they meet the rule, and someone other than who tied it looked. */
 function useLaterChecks(row: CheckRow): readonly CheckRow[] {
   const later = useChecksQuery(`rope=${row.rope}&limit=50`).data?.items ?? [];
-  return later.filter((c) => c.sequence > row.sequence && c.points_verdict === 'meets-the-rule' && !c.alone);
+  return later.filter((c) => c.sequence > row.sequence && c.points_verdict === 'meets-the-rule' && !c.alone && c.place.trim().toLowerCase() === row.place.trim().toLowerCase());
 }
 
 export function CloseFinding({ row }: { row: CheckRow }) {

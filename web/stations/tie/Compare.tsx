@@ -8,15 +8,14 @@ import { TWO_ROPES } from '../../../core/choose/forPurpose';
 import { whatDecides } from '../../../core/choose/difference';
 import { behaviour } from '../../../core/knots/behaviour';
 import { across_mm, acrossText } from '../../../core/knots/sizes';
-import { FAMILIES, type Pull } from '../../../core/knots/types';
+import type { Pull } from '../../../core/knots/types';
 import type { Profile } from '../../../core/profiles/types';
 import { useChooseQuery, useKnotQuery, useKnotsQuery, useProfilesQuery, type KnotReply } from '../../store/api';
 import { useApp } from '../../store';
+import { KnotOptions } from '../../parts/KnotOptions';
 import { KnotPicture } from '../../parts/KnotPicture';
 import { Failed, Loading } from '../../parts/States';
 import { CAUTION, CERTAINTY_WORDS, GRADE_WORDS, PULL_WORDS, pullSaid, PURPOSE_WORDS } from '../../parts/words';
-
-type Listed = z.output<typeof knotListReply>[number];
 
 interface Row {
   readonly about: string;
@@ -48,12 +47,12 @@ function rowsFor(all: readonly KnotReply[], rope: Job['rope'], profiles: readonl
   ];
 }
 
-function Pick({ label, value, all, onPick }: { label: string; value: string; all: readonly Listed[]; onPick: (id: string) => void }) {
+function Pick({ label, value, all, onPick }: { label: string; value: string; all: z.output<typeof knotListReply>; onPick: (id: string) => void }) {
   return (
     <Form.Group controlId={`compare-${label}`}><Form.Label>{label}</Form.Label>
       <Form.Select value={value} onChange={(e) => onPick(e.target.value)}>
         <option value="">choose a knot</option>
-        {Object.entries(FAMILIES).map(([family, name]) => <optgroup key={family} label={name}>{all.filter((k) => k.family === family).map((k) => <option key={k.id} value={k.id}>{k.names[0]}</option>)}</optgroup>)}
+        <KnotOptions knots={all} />
       </Form.Select>
     </Form.Group>
   );

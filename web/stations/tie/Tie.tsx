@@ -37,8 +37,7 @@ function RopeNeeded({ knot: entry }: { knot: KnotReply }) {
     <section className="sheet p-3 px-4" aria-labelledby="rope-needed">
       <h2 id="rope-needed">How much rope</h2>
       <p className="small quiet mb-1">on {acrossText(entry, across_mm(entry, job.rope))}, under {profile?.name ?? job.profile}; from the computed knot; low and high by how hard it is set</p>
-      <RopeRows needed={data} person={person} />
-      {profile?.startAllowance_mm?.knots.includes(knot) ? <p className="small quiet mb-1 mt-2">In hand before tying, {profile.name}: {profile.startAllowance_mm.text}.</p> : null}
+      <RopeRows knot={knot} needed={data} person={person} profile={profile} />
       <ul className="small quiet mb-0 ps-3">{data.notes.map((n) => <li key={n}>{n}</li>)}</ul>
     </section>
   );

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { lengthFromText, OWN_MEASURE_RANGES_MM, OWN_MEASURES, type OwnMeasure } from '../../../core/units';
+import { fieldText, useLengthUnit } from '../../parts/NumberField';
 import { fieldMessage, refusalText, usePreferencesMutation, useSessionQuery } from '../../store/api';
 
 const ASKED: Readonly<Record<OwnMeasure, { readonly label: string; readonly help: string; readonly wrong: string }>> = {
@@ -14,10 +15,9 @@ const ASKED: Readonly<Record<OwnMeasure, { readonly label: string; readonly help
 export function Me() {
   const person = useSessionQuery().data!.person!;
   const [save, { error, isLoading, isSuccess }] = usePreferencesMutation();
-  const unit = person.length_unit === 'in' ? 'in' : 'mm';
-  const shown = (mm: number | null) => (mm === null ? '' : unit === 'in' ? String(Math.round((mm / 25.4) * 100) / 100) : String(mm));
+  const unit = useLengthUnit();
   const [texts, setTexts] = useState<Readonly<Partial<Record<OwnMeasure, string>>>>({});
-  const textOf = (m: OwnMeasure) => texts[m] ?? shown(m === 'fist' ? person.fist_mm : person[`${m}_mm`]);
+  const textOf = (m: OwnMeasure) => texts[m] ?? fieldText(person[`${m}_mm`], unit);
   const valueOf = (m: OwnMeasure) => Math.round(lengthFromText(textOf(m), unit) * 10) / 10;
   const wrongOf = (m: OwnMeasure): string | undefined => {
     if (textOf(m).trim() === '' && m !== 'fist') return fieldMessage(error, `${m}_mm`);
