@@ -1,8 +1,10 @@
 /** Every endpoint once: what the server binds, what the interface calls, what the documentation shows. */
 import { z } from 'zod';
-import { checkParams, checkReply, checksQuery, checksReply, endTiedKnotBody, newKnotEventBody, headReply, jobParams, jobReply, jobsReply, passingTrialReply, passingTrialsReply, newCheckBody, newCorrectionBody, newFindingClosedBody, newJobBody, newPassingTrialBody, newSignatureBody, newTiedKnotBody, recordedReply, tiedKnotReply, tiedKnotsReply, todayReply } from './records';
+import { checkParams, checkReply, checksQuery, dayQuery, statisticsQuery, statisticsReply, toLookAtReply, verifyQuery, verifyReply, checksReply, endTiedKnotBody, newKnotEventBody, headReply, jobParams, jobReply, jobsReply, passingTrialReply, passingTrialsReply, newCheckBody, newCorrectionBody, newFindingClosedBody, newJobBody, newPassingTrialBody, newSignatureBody, newTiedKnotBody, recordedReply, tiedKnotReply, tiedKnotsReply, todayReply } from './records';
 import { chooseReply, framePictureQuery, job, knotListReply, knotParams, pictureQuery, ropeNeededBody, ropeNeededReply, shapeQuery, shapeReply, tailBody, tailReply, wayParams, wayQuery, wayReply, cutLengthBody, cutLengthReply, frictionBody, frictionReply } from './knots';
-import { demoPeopleReply, newPersonBody, newRopeBody, peopleReply, person, preferencesBody, ropeReply, ropesReply, sessionReply, setupBody, signInBody } from './people';
+import { changePersonBody, demoPeopleReply, newPersonBody, newSignOffBody, ownPinBody, peopleReply, person, personParams, personReply, preferencesBody, sessionReply, setupBody, signInBody } from './people';
+import { importBody, importReply, labelsQuery, newRopeBody, newRopeEventBody, ropeLifeReply, ropeParams, ropeReply, ropesReply } from './ropes';
+import { finishRoundWalkBody, newRoundBody, newRoundWalkBody, roundParams, roundReply, roundsReply, roundWalkReply, roundWalksQuery, roundWalksReply } from './rounds';
 import { RECORDING_ROLES, type Role } from './roles';
 import { page } from './common';
 import { changesReply, drillBody, drillReply, identifyBody, identifyReply, lookalikesReply, touchedParams, touchedPictureQuery, touchedQuery, touchedReply } from './inspect';
@@ -53,8 +55,28 @@ export const ENDPOINTS = {
   preferences: { method: 'PATCH', path: '/people/me', summary: 'Own measures and habits', access: 'session', body: preferencesBody, reply: person },
   people: { method: 'GET', path: '/people', summary: 'People of the organisation', access: 'session', reply: peopleReply },
   newPerson: { method: 'POST', path: '/people', summary: 'Add a person', access: ['instructor'], body: newPersonBody, reply: person },
+  personById: { method: 'GET', path: '/people/:id', summary: 'One person: what each is signed off to tie and to check', access: 'session', params: personParams, reply: personReply },
+  changePerson: { method: 'PATCH', path: '/people/:id', summary: 'Change a person’s name or roles, or give a new first password', access: ['instructor'], params: personParams, body: changePersonBody, reply: personReply },
+  ownPin: { method: 'POST', path: '/people/me/pin', summary: 'Set the own PIN, by which one signs on somebody else’s device', access: 'session', body: ownPinBody, reply: person },
+  newSignOff: { method: 'POST', path: '/people/:id/sign-offs', summary: 'Sign a person off to tie or to check a knot, or take that back', access: ['instructor', 'assessor'], params: personParams, body: newSignOffBody, reply: personReply },
+  import: { method: 'POST', path: '/imports', summary: 'Read a CSV of ropes or people: what is in it and what is wrong, row by row; all of it is read in, or nothing', access: ['instructor'], body: importBody, reply: importReply },
   ropes: { method: 'GET', path: '/ropes', summary: 'Ropes of the organisation', access: 'session', reply: ropesReply },
   newRope: { method: 'POST', path: '/ropes', summary: 'Add a rope', access: ['instructor', 'inspector', 'owner'], body: newRopeBody, reply: ropeReply },
+  ropesCsv: { method: 'GET', path: '/ropes.csv', summary: 'Ropes as CSV', access: 'session', files: ['text/csv'] },
+  ropesJson: { method: 'GET', path: '/ropes.json', summary: 'Ropes as a JSON file', access: 'session', files: ['application/json'] },
+  ropeLabels: { method: 'GET', path: '/ropes/labels.pdf', summary: 'Labels with a QR code for ropes, cords, slings and karabiners', access: 'session', query: labelsQuery, files: ['application/pdf'] },
+  rope: { method: 'GET', path: '/ropes/:id', summary: 'The life of a rope; PDF with Accept: application/pdf', access: 'session', params: ropeParams, reply: ropeLifeReply },
+  ropePdf: { method: 'GET', path: '/ropes/:id.pdf', summary: 'The life of a rope as PDF', access: 'session', params: ropeParams, files: ['application/pdf'] },
+  newRopeEvent: { method: 'POST', path: '/ropes/:id/events', summary: 'Note what happened to a rope: looked over, damage and what was done about it, hard fall, end cut off, retired', access: RECORDING_ROLES, params: ropeParams, body: newRopeEventBody, reply: recordedReply },
+  rounds: { method: 'GET', path: '/rounds', summary: 'Rounds, newest first', access: 'session', query: page, reply: roundsReply },
+  newRound: { method: 'POST', path: '/rounds', summary: 'Keep a round: places in walking order, with the knots expected there', access: RECORDING_ROLES, body: newRoundBody, reply: roundReply },
+  round: { method: 'GET', path: '/rounds/:id', summary: 'One round', access: 'session', params: roundParams, reply: roundReply },
+  roundWalks: { method: 'GET', path: '/round-walks', summary: 'Walks of rounds, newest first', access: 'session', query: roundWalksQuery, reply: roundWalksReply },
+  newRoundWalk: { method: 'POST', path: '/round-walks', summary: 'Begin to walk a round', access: RECORDING_ROLES, body: newRoundWalkBody, reply: roundWalkReply },
+  roundWalk: { method: 'GET', path: '/round-walks/:id', summary: 'A walk of a round, stop by stop', access: 'session', params: roundParams, reply: roundWalkReply },
+  finishRoundWalk: { method: 'POST', path: '/round-walks/:id/finish', summary: 'Finish a round: what was not reached is not judged', access: RECORDING_ROLES, params: roundParams, body: finishRoundWalkBody, reply: recordedReply },
+  roundWalkPdf: { method: 'GET', path: '/round-walks/:id.pdf', summary: 'A walked round as PDF', access: 'session', params: roundParams, files: ['application/pdf'] },
+  roundWalkCsv: { method: 'GET', path: '/round-walks/:id.csv', summary: 'A walked round as CSV', access: 'session', params: roundParams, files: ['text/csv'] },
   passingTrials: { method: 'GET', path: '/passing-trials', summary: 'What passed what: trials of the organisation, newest first, and those that ship', access: 'session', query: page, reply: passingTrialsReply },
   newPassingTrial: { method: 'POST', path: '/passing-trials', summary: 'Log a trial of a knot passing a device', access: 'session', body: newPassingTrialBody, reply: passingTrialReply },
   jobs: { method: 'GET', path: '/jobs', summary: 'Kept jobs, newest first', access: 'session', query: page, reply: jobsReply },
@@ -69,11 +91,16 @@ export const ENDPOINTS = {
   checks: { method: 'GET', path: '/checks', summary: 'Checks, newest first; CSV with Accept: text/csv', access: 'session', query: checksQuery, reply: checksReply },
   checksCsv: { method: 'GET', path: '/checks.csv', summary: 'Checks as CSV', access: 'session', query: checksQuery, files: ['text/csv'] },
   checksJson: { method: 'GET', path: '/checks.json', summary: 'Checks as a JSON file', access: 'session', query: checksQuery, files: ['application/json'] },
+  statistics: { method: 'GET', path: '/checks/statistics', summary: 'Tails against the limit, faults by knot, open findings by age; of the last 90 days where no day is given', access: 'session', query: statisticsQuery, reply: statisticsReply },
+  dayPdf: { method: 'GET', path: '/day.pdf', summary: 'The checks of a day as PDF', access: 'session', query: dayQuery, files: ['application/pdf'] },
   newCheck: { method: 'POST', path: '/checks', summary: 'Record a check', access: RECORDING_ROLES, body: newCheckBody, reply: recordedReply },
   check: { method: 'GET', path: '/checks/:id', summary: 'One check with all its entries', access: 'session', params: checkParams, reply: checkReply },
+  checkPdf: { method: 'GET', path: '/checks/:id.pdf', summary: 'One check as PDF', access: 'session', params: checkParams, files: ['application/pdf'] },
+  toLookAt: { method: 'GET', path: '/checks/:id/to-look-at', summary: 'What the second person is told before looking', access: RECORDING_ROLES, params: checkParams, reply: toLookAtReply },
   sign: { method: 'POST', path: '/checks/:id/signatures', summary: 'Second signature on a check', access: RECORDING_ROLES, params: checkParams, body: newSignatureBody, reply: recordedReply },
   correct: { method: 'POST', path: '/checks/:id/corrections', summary: 'Correct a check by a new entry', access: RECORDING_ROLES, params: checkParams, body: newCorrectionBody, reply: recordedReply },
   closeFinding: { method: 'POST', path: '/checks/:id/finding-closed', summary: 'Say what was done about a finding', access: RECORDING_ROLES, params: checkParams, body: newFindingClosedBody, reply: recordedReply },
+  verifyEntry: { method: 'GET', path: '/record/verify', summary: 'Whether an entry with this number and hash stands in a record: for who holds a printed page', access: 'open', query: verifyQuery, reply: verifyReply },
   head: { method: 'GET', path: '/record/head', summary: 'Head and length of the record', access: 'session', reply: headReply },
 } as const satisfies Record<string, Endpoint>;
 

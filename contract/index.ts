@@ -4,4 +4,6 @@ export * from './knots';
 export * from './people';
 export * from './records';
 export * from './roles';
+export * from './ropes';
+export * from './rounds';
 export { ENDPOINTS, type Endpoint, type EndpointName } from './endpoints';

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { ROPE_KINDS } from '../core/choose';
 import { LENGTH_UNITS, OWN_MEASURE_RANGES_MM, type OwnMeasure } from '../core/units';
-import { diameter_mm, fist_mm, line, note, uuid } from './common';
+import { fist_mm, knotId, line, uuid } from './common';
 import { ROLES } from './roles';
 
 export const handle = z.string().regex(/^[a-z][a-z0-9.-]{1,39}$/, 'lower-case letters, digits, dot or dash, 2 to 40 of them');
@@ -21,6 +20,7 @@ export const person = z.strictObject({
   hand: z.enum(['right', 'left']),
   single_keys: z.boolean(),
   calibrated: z.boolean(),
+  has_pin: z.boolean(),
 });
 export type Person = z.infer<typeof person>;
 
@@ -45,14 +45,16 @@ export const preferencesBody = z.strictObject({
   single_keys: z.boolean().optional(),
 });
 export const newPersonBody = z.strictObject({ id: uuid, name: line(120), handle, password, roles: z.array(z.enum(ROLES)).min(1).max(5) });
+/** Digits only: it is typed in gloves, on somebody else's device. Limited and recorded where wrong. */
+export const pin = z.string().regex(/^\d{4,8}$/, '4 to 8 digits').refine((v) => !/^(\d)\1+$/.test(v) && !'01234567890123456789'.includes(v) && !'98765432109876543210'.includes(v), 'is guessed too easily');
+export const ownPinBody = z.strictObject({ password: z.string().min(1).max(200), pin });
+export const personParams = z.strictObject({ id: uuid });
+export const changePersonBody = z.strictObject({ name: line(120).optional(), roles: z.array(z.enum(ROLES)).min(1).max(5).optional(), password: password.optional().describe('a new first password') });
+export const SIGN_OFFS = ['tie', 'check'] as const;
+export const newSignOffBody = z.strictObject({ id: uuid, knot: knotId, may: z.enum(SIGN_OFFS), given: z.boolean().describe('false takes it back') });
+export const personReply = z.strictObject({
+  person,
+  signed_off: z.array(z.strictObject({ knot: z.string(), may: z.enum(SIGN_OFFS), by_name: z.string(), at: z.string() })),
+  wrong_pins: z.array(z.strictObject({ at: z.string(), on_device_of_name: z.string() })).describe('the last ones; for the person and for instructors, empty for others'),
+});
 export const peopleReply = z.array(person);
-
-export const ropeReply = z.strictObject({
-  id: z.string(), tag: z.string(), kind: z.enum(ROPE_KINDS), diameter_mm: z.number(), length_m: z.number().nullable(),
-  state: z.enum(['in-service', 'retired']), in_service_since: z.string().nullable(), note: z.string(),
-});
-export type RopeRow = z.infer<typeof ropeReply>;
-export const newRopeBody = z.strictObject({
-  id: uuid, tag: line(40), kind: z.enum(ROPE_KINDS), diameter_mm, length_m: z.number().min(0.1).max(2000).nullable().default(null), note,
-});
-export const ropesReply = z.array(ropeReply);

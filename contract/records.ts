@@ -6,7 +6,7 @@ import { KNOT_EVENTS } from '../core/records';
 import { day, diameter_mm, fist_mm, instant, knotId, line, note, page, uuid } from './common';
 import { job } from './knots';
 
-export const newJobBody = z.strictObject({ id: uuid, name: line(120), rope: uuid.nullable().default(null), job });
+export const newJobBody = z.strictObject({ id: uuid, name: line(120), rope: uuid.nullable().default(null), job, despite_open_finding: line(400).optional().describe('why, where a knot in the rope is to be taken out') });
 export const jobReply = z.strictObject({ id: z.string(), name: z.string(), rope: z.string().nullable(), job, created_by: z.string(), created_at: z.string() });
 export const jobParams = z.strictObject({ id: uuid });
 export const jobsReply = z.strictObject({ items: z.array(jobReply), next: z.string().nullable() });
@@ -23,10 +23,12 @@ export const passingTrialsReply = z.strictObject({
   devices: z.array(z.strictObject({ id: z.string(), name: z.string(), opening_mm: z.number().nullable(), source: z.string() })).describe('usual openings: measure your own'),
 });
 
+const tailMeasured = z.strictObject({ tail_mm: z.number().min(0).max(20000), method: z.enum(TAIL_METHODS), uncertainty_mm: z.number().min(0).max(1000) });
 export const pointAnswer = z.strictObject({
   point: z.enum(CHECK_POINTS),
   found: z.string().min(1).max(60),
-  tail: z.strictObject({ tail_mm: z.number().min(0).max(20000), method: z.enum(TAIL_METHODS), uncertainty_mm: z.number().min(0).max(1000) }).optional(),
+  tail: tailMeasured.optional(),
+  more_tails: z.array(tailMeasured).max(3).readonly().optional().describe('the tails after the first, where the knot has several'),
   seconds: z.number().min(0).max(86_400).optional(),
   lane: z.enum(['fast']).optional(),
   touched: z.literal(true).optional(),
@@ -54,16 +56,28 @@ export const newCheckBody = z.strictObject({
   hand: z.enum(['right', 'left']),
   seen_at: instant,
   answers,
+  round: z.strictObject({ walk: uuid, stop: z.number().int().min(0).max(200) }).optional().describe('the stop of a walked round it belongs to'),
+  despite_open_finding: line(400).optional().describe('why, where another knot in the rope is to be taken out'),
   note,
 });
 export type NewCheck = z.input<typeof newCheckBody>;
 
-export const newSignatureBody = z.strictObject({
+export const newSignatureBody = z
+  .strictObject({
   id: uuid,
-  agrees: z.boolean(),
+  agrees: z.boolean().optional().describe('having seen the first one’s answers; left out with answers of one’s own'),
+  answers: answers.optional().describe('an own look, made before the first one’s answers were shown'),
+  seen_at: instant.optional(),
   note,
   /** who signs on this device; left out, the person of the session signs */
-  signer: z.strictObject({ person: uuid, password: z.string().min(1).max(200) }).optional(),
+  signer: z.strictObject({ person: uuid, password: z.string().min(1).max(200).optional(), pin: z.string().min(1).max(20).optional() }).refine((s) => (s.password === undefined) !== (s.pin === undefined), { message: 'needs either the PIN or the password', path: ['pin'] }).optional(),
+  })
+  .refine((s) => (s.agrees === undefined) !== (s.answers === undefined), { message: 'needs either agrees or answers', path: ['answers'] })
+  .refine((s) => (s.answers === undefined) === (s.seen_at === undefined), { message: 'goes with answers', path: ['seen_at'] });
+/** What the second person is told before looking: nothing of what the first one found. */
+export const toLookAtReply = z.strictObject({
+  check: z.string(), tied_knot: z.string(), knot: z.string(), rope: z.string(), rope_tag: z.string(), rope_diameter_mm: z.number(), place: z.string(), tied_by: z.string(), tied_at: z.string(), checker: z.string(),
+  profile: z.string(), profile_version: z.number(), stopper: z.boolean(), fist_mm: z.number(), hand: z.enum(['right', 'left']),
 });
 export const newCorrectionBody = z.strictObject({ id: uuid, reason: line(500), answers });
 export const newFindingClosedBody = z.strictObject({ id: uuid, what_was_done: z.enum(['taken-out', 'retied', 'rope-retired']), later_check: uuid.optional().describe('needed where it was tied again: a later check of that rope at that place that meets the rule, by someone other than who tied it'), note });
@@ -72,7 +86,7 @@ const verdict = z.enum(VERDICTS);
 export const checkRow = z.strictObject({
   id: z.string(), sequence: z.number(), seen_at: z.string(), knot: z.string(), rope: z.string(), rope_tag: z.string(), place: z.string(),
   tied_by: z.string(), tied_by_name: z.string(), checker: z.string(), checker_name: z.string(), signer: z.string().nullable(), signer_name: z.string().nullable(),
-  verdict, points_verdict: verdict, open_finding: z.boolean(), corrected: z.boolean(), alone: z.boolean(),
+  verdict, points_verdict: verdict, open_finding: z.boolean(), corrected: z.boolean(), alone: z.boolean(), faults: z.array(z.string()), differs: z.boolean().describe('the second look found something else'),
   tail_mm: z.number().nullable(), tail_margin_mm: z.number().nullable(), profile: z.string(), profile_version: z.number(), demo: z.boolean(),
 });
 export type CheckRow = z.infer<typeof checkRow>;
@@ -101,5 +115,20 @@ export const todayReply = z.strictObject({
   waiting_signatures: z.array(checkRow),
   last_checks: z.array(checkRow),
   to_look_at_again: z.array(tiedKnotReply.extend({ rope_tag: z.string() })).describe('of the 200 knots in ropes that were tied last, the last tied first'),
+  rounds_waiting: z.array(z.strictObject({ id: z.string(), name: z.string(), begun_by_name: z.string(), begun_at: z.string(), reached: z.number(), stops_count: z.number() })).describe('rounds begun and not finished'),
   counts: z.strictObject({ checks: z.number(), open_findings: z.number(), waiting_signatures: z.number() }),
 });
+
+export const verifyQuery = z.strictObject({ organisation: uuid, sequence: z.coerce.number().int().min(1).max(4_294_967_295), sha256: z.string().regex(/^[0-9a-f]{64}$/, 'is 64 hexadecimal digits') });
+export const verifyReply = z.strictObject({ known: z.boolean().describe('an entry with this number and this hash stands in the record'), as_written: z.boolean().describe('its bytes still have that hash'), recorded_at: z.string().nullable() });
+
+export const statisticsQuery = z.strictObject({ from: day.optional(), to: day.optional(), rope: uuid.optional(), person: uuid.optional() });
+export const statisticsReply = z.strictObject({
+  from: z.string(), to: z.string(), checks: z.number(),
+  verdicts: z.array(z.strictObject({ verdict, checks: z.number() })),
+  faults: z.array(z.strictObject({ knot: z.string(), fault: z.string(), checks: z.number() })).describe('most frequent first'),
+  by_knot: z.array(z.strictObject({ knot: z.string(), checks: z.number(), with_fault: z.number() })),
+  tails: z.array(z.strictObject({ check: z.string(), seen_at: z.string(), knot: z.string(), rope_tag: z.string(), profile: z.string(), tail_mm: z.number(), margin_mm: z.number().nullable(), verdict })).describe('the latest 400 measured tails, oldest first'),
+  open_findings: z.array(z.strictObject({ check: z.string(), knot: z.string(), rope_tag: z.string(), place: z.string(), seen_at: z.string(), days: z.number() })).describe('whenever found, oldest first'),
+});
+export const dayQuery = z.strictObject({ day });

@@ -6,7 +6,7 @@ import { call, checkBody, member, organisation, PASSWORD, sessionToken, testbed,
 let t: Testbed;
 let ours: Member, theirs: Member, learner: Member;
 let ropeOurs: string, ropeTheirs: string;
-let check: string, tied: string;
+let check: string, tied: string, round: string, walk: string;
 
 beforeAll(async () => {
   t = await testbed('access');
@@ -18,11 +18,15 @@ beforeAll(async () => {
   await call(t, 'POST', '/checks', ours, body);
   check = body.id;
   tied = body.tied_knot.id;
+  [round, walk] = [randomUUID(), randomUUID()];
+  await call(t, 'POST', '/rounds', ours, { id: round, name: 'Gallery', stops: [{ place: 'mast foot', knot: 'clove-hitch', rope: ropeOurs }] });
+  await call(t, 'POST', '/round-walks', ours, { id: walk, round });
 });
 afterAll(() => t.close());
 
 const all = Object.values(ENDPOINTS) as readonly Endpoint[];
-const filled = (e: Endpoint) => e.path.replace(':id', e.path.startsWith('/tied-knots') ? tied : e.path.startsWith('/knots') ? 'bowline' : check).replace(':way', 'retrace');
+const ID_OF: readonly (readonly [string, () => string])[] = [['/tied-knots', () => tied], ['/knots', () => 'bowline'], ['/ropes', () => ropeOurs], ['/people', () => ours.id], ['/rounds', () => round], ['/round-walks', () => walk], ['/', () => check]];
+const filled = (e: Endpoint) => e.path.replace(':id', ID_OF.find(([start]) => e.path.startsWith(start))![1]()).replace(':way', 'retrace');
 
 describe('without a session', () => {
   test.each(all.filter((e) => e.access !== 'open').map((e) => [`${e.method} ${e.path}`, e] as const))('%s is closed', async (_n, e) => {
@@ -33,14 +37,15 @@ describe('without a session', () => {
 
 describe('another organisation', () => {
   test.each(all.filter((e) => e.access !== 'open' && e.path.includes(':id')).map((e) => [`${e.method} ${e.path}`, e] as const))('%s finds nothing', async (_n, e) => {
-    const bodies: Record<string, unknown> = { sign: { id: randomUUID(), agrees: true, note: '' }, correct: { id: randomUUID(), reason: 'x', answers: [] }, closeFinding: { id: randomUUID(), what_was_done: 'retied', note: '' }, endTiedKnot: { why: 'out' }, newKnotEvent: { id: randomUUID(), kind: 'moved' } };
+    const bodies: Record<string, unknown> = { sign: { id: randomUUID(), agrees: true, note: '' }, correct: { id: randomUUID(), reason: 'x', answers: [] }, closeFinding: { id: randomUUID(), what_was_done: 'retied', note: '' }, endTiedKnot: { why: 'out' }, newKnotEvent: { id: randomUUID(), kind: 'moved' },
+      changePerson: { name: 'X' }, newSignOff: { id: randomUUID(), knot: 'bowline', may: 'tie', given: true }, newRopeEvent: { id: randomUUID(), event: 'hard-fall', happened_at: '2026-05-14T09:00:00.000Z', note: '' }, finishRoundWalk: { id: randomUUID(), note: '' } };
     const name = Object.entries(ENDPOINTS).find(([, x]) => x === e)![0];
     const a = await call(t, e.method, filled(e), theirs, bodies[name]);
     expect([a.status, a.body.code]).toEqual([404, 'not-found']);
   });
 
   test('lists hold none of our things, and our ids cannot be used in theirs', async () => {
-    for (const path of ['/checks', '/tied-knots', '/jobs']) expect((await call(t, 'GET', path, theirs)).body['items']).toEqual([]);
+    for (const path of ['/checks', '/tied-knots', '/jobs', '/rounds', '/round-walks']) expect((await call(t, 'GET', path, theirs)).body['items']).toEqual([]);
     expect((await call(t, 'GET', `/checks?rope=${ropeOurs}`, theirs)).body['items']).toEqual([]);
     expect((await call(t, 'GET', '/checks.csv', theirs)).text.trim().split('\n')).toHaveLength(1);
     const ids = (b: unknown) => (b as { id: string }[]).map((x) => x.id);

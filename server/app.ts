@@ -18,7 +18,10 @@ import { TryLimiter } from './plugins/session';
 import { inspectRoutes } from './routes/inspect';
 import { knotRoutes } from './routes/knots';
 import { peopleRoutes } from './routes/people';
+import { evidenceRoutes } from './routes/evidence';
 import { recordRoutes } from './routes/records';
+import { ropeRoutes } from './routes/ropes';
+import { roundRoutes } from './routes/rounds';
 
 const BODY_LIMIT = 256 * 1024;
 
@@ -65,7 +68,10 @@ export async function buildApp(context: Context): Promise<FastifyInstance> {
     knotRoutes(api, context);
     inspectRoutes(api, context);
     peopleRoutes(api, context, limiter);
+    ropeRoutes(api, context);
+    roundRoutes(api, context);
     recordRoutes(api, context, limiter);
+    evidenceRoutes(api, context);
     done();
   });
   app.get(`${API_BASE}/openapi.json`, { schema: { hide: true } }, () => app.swagger());

@@ -9,6 +9,8 @@ export interface Settings {
   readonly webRoot: string | null;
   /** one-time token for the first instructor; null when there are people already */
   readonly setupToken: string | null;
+  /** where the server is reached from outside, for printed codes; null takes the address of the request */
+  readonly publicUrl?: string | null;
   readonly logLevel: string;
 }
 

@@ -68,10 +68,13 @@ test.each([
   expect(a.headers['content-type']).toContain('application/problem+json');
 });
 
+/** Addresses of stored things: their replies are held against the contract where those are made. */
+const NO_KNOT = /^\/(checks|jobs|tied-knots|people|ropes|rounds|round-walks)\/:id/;
 test('replies are what the contract says', async () => {
   for (const [name, e] of endpoints) {
-    if (e.method !== 'GET' || !e.reply || e.path.includes(':way') || e.path === '/checks/:id' || e.path === '/jobs/:id' || e.path === '/tied-knots/:id') continue;
-    const a = await call(t, 'GET', `${e.path.replace(':id', 'bowline')}${name === 'touched' ? '?crossings=2' : ''}`, who);
+    if (e.method !== 'GET' || !e.reply || e.path.includes(':way') || NO_KNOT.test(e.path)) continue;
+    const asked: Record<string, string> = { touched: '?crossings=2', verifyEntry: `?organisation=${who.organisation}&sequence=1&sha256=${'0'.repeat(64)}` };
+    const a = await call(t, 'GET', `${e.path.replace(':id', 'bowline')}${asked[name] ?? ''}`, who);
     expect([name, a.status]).toEqual([name, 200]);
     expect([name, e.reply.safeParse(a.body).error?.issues ?? []]).toEqual([name, []]);
   }

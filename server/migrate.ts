@@ -7,8 +7,8 @@ import { poolOptions } from './database';
 
 /** What the application may do. On `entries` it may read and add, nothing else. */
 export const RIGHTS = {
-  INSERT: ['organisations', 'people', 'sessions', 'ropes', 'profile_versions', 'jobs', 'passing_trials', 'tied_knots', 'knot_events', 'entries', 'chain_heads', 'check_status'],
-  UPDATE: ['people', 'ropes', 'tied_knots', 'chain_heads', 'check_status'],
+  INSERT: ['organisations', 'people', 'sessions', 'ropes', 'profile_versions', 'jobs', 'passing_trials', 'tied_knots', 'knot_events', 'entries', 'chain_heads', 'check_status', 'rope_status', 'wrong_pins', 'sign_offs', 'rounds', 'round_walks', 'imports'],
+  UPDATE: ['people', 'tied_knots', 'chain_heads', 'check_status', 'rope_status', 'round_walks'],
   DELETE: ['sessions'],
 } as const;
 

@@ -37,6 +37,12 @@ export function asPicture(components: readonly ShapeComponent[]): PictureCompone
   return components.map(({ marks, ...c }) => (marks?.standing && marks.tail ? { ...c, drift: [marks.standing[1], marks.tail[0]] as const, eye: marks.eye } : { ...c, gate: marks?.gate }));
 }
 
+/** A mirrored picture comes from a mirrored shape, its object and the run of a tape too. */
+export function mirroredForLeft(components: readonly PictureComponent[]): PictureComponent[] {
+  const mirror = (p: Point3): Point3 => [-p[0], p[1], p[2]];
+  return components.map((c) => ({ ...c, points: c.points.map(mirror), ...(c.tape && { tape: { ...c.tape, across: c.tape.across.map(mirror) } }) }));
+}
+
 /** Marks as other programs read them: both eyes in one, a sling's ends left out, for it has none. */
 export function asPublic({ marks, ...c }: ShapeComponent) {
   if (!marks) return c;

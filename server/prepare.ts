@@ -7,6 +7,7 @@ import { openPool, poolOptions } from './database';
 import { plantDemo } from './demo/plant';
 import { NewerDataError, prepareDatabase } from './migrate';
 import { countPeople } from './tables/people';
+import { showAnew } from './showAnew';
 import { storeShippedProfiles } from './tables/profiles';
 
 const env = process.env;
@@ -14,6 +15,8 @@ try {
   const prepared = await prepareDatabase(env['IDIOM_DATABASE_ADMIN_URL']!, env['IDIOM_DATABASE_URL']!, env['IDIOM_MIGRATIONS'] ?? join(import.meta.dirname, 'migrations'));
   const db = openPool(poolOptions(prepared.url));
   await storeShippedProfiles(db, new Date());
+  // a newer program may show more of each entry than the one that wrote it
+  if (prepared.migrations > 0) await showAnew(db);
   if (env['IDIOM_DEMO'] !== '0' && (await countPeople(db)) === 0) await plantDemo(db, new Date(env['IDIOM_DEMO_NOW'] ?? Date.now()));
   const people = await countPeople(db);
   await db.end();

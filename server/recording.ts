@@ -3,21 +3,25 @@
  * the device; names of people and ropes are ids that must belong to the organisation.
  */
 import type { z } from 'zod';
-import type { newCheckBody, newCorrectionBody, newFindingClosedBody, newSignatureBody } from '../contract';
+import type { finishRoundWalkBody, newCheckBody, newCorrectionBody, newFindingClosedBody, newRopeEventBody, newSignatureBody } from '../contract';
 import { RECORDING_ROLES } from '../contract';
 import { fault, IdiomError } from '../core/errors';
-import { judge, type PointAnswer, type Verdict } from '../core/inspect';
+import { judge, tailNames, worse, type Judgement, type PointAnswer, type Verdict } from '../core/inspect';
+import { entryById } from '../core/knots/lookup';
 import { CATALOGUE_VERSION } from '../core/knots/catalogue';
 import { shippedProfile } from '../core/profiles';
-import { statusOf, type CheckBody } from '../core/records';
+import { differencesBetween, refusedEvent, statusOf, type CheckBody, type RoundFinishedBody, type SignatureBody } from '../core/records';
 import { contentHash } from './canonical';
 import type { Context } from './context';
 import { knotIn, profileIn } from './named';
 import { inTransaction, isDuplicate, type Connection } from './database';
 import { checkPassword, type TryLimiter } from './plugins/session';
-import { append, entriesOfCheck, statusesInChain, lockChain, parsedEntries, type Recorded } from './tables/entries';
+import { checkPin } from './plugins/pin';
+import { append, checkEntries, entriesAbout, lockChain, openFindingsInRope, ropeEntries, statusesInChain, statusesOfRoundWalk, type Recorded } from './tables/entries';
 import { personById } from './tables/people';
-import { ropeById } from './tables/ropes';
+import { firstLengthOf, lifeOf, ropeById } from './tables/ropes';
+import { finishRoundWalk, roundWalkById } from './tables/rounds';
+import { signedOff, signOffsInUse } from './tables/signOffs';
 import type { SessionPerson } from './tables/sessions';
 import { endTiedKnot, insertTiedKnot, storedTiedKnot } from './tables/tiedKnots';
 
@@ -38,7 +42,9 @@ export async function keepTiedKnot(c: Connection, context: Context, organisation
     if (there.organisation !== organisation || there.request_sha256 !== request) throw fault('id-taken');
     return;
   }
-  if (!(await ropeById(c, organisation, k.rope))) throw badField('tied_knot.rope', 'is no rope of this organisation');
+  const rope = await ropeById(c, organisation, k.rope);
+  if (!rope) throw badField('tied_knot.rope', 'is no rope of this organisation');
+  if (rope.kind === null) throw badField('tied_knot.rope', `is no rope: ${rope.tag} is a ${rope.thing}`);
   if (!(await personById(c, organisation, k.tied_by))) throw badField('tied_knot.tied_by', 'is nobody of this organisation');
   if (new Date(k.tied_at).getTime() > context.now().getTime() + CLOCK_AHEAD_MS) throw badField('tied_knot.tied_at', 'lies in the future');
   try {
@@ -49,12 +55,14 @@ export async function keepTiedKnot(c: Connection, context: Context, organisation
   }
 }
 
-function asAnswers(given: z.output<typeof newCheckBody>['answers']): PointAnswer[] {
+function asAnswers(given: z.output<typeof newCheckBody>['answers'], knot: string): PointAnswer[] {
+  const tails = tailNames(entryById(knot)).length;
   return given.map((a) => {
+    if (a.more_tails && (!a.tail || a.more_tails.length >= tails)) throw badField('answers.tail.more_tails', tails === 1 ? 'this knot has one tail' : `this knot has ${tails} tails`);
     if (a.point === 'tail' && a.found === 'right' && !a.tail) throw badField('answers.tail', 'a tail is measured, not judged by eye alone: give its length');
     if (a.point !== 'tail' && a.tail) throw badField(`answers.${a.point}.tail`, 'belongs to the point "tail"');
     if (a.point === 'tail' && a.found !== 'right' && a.found !== 'cannot-see') throw badField('answers.tail.found', 'is "right" with a measure, or "cannot-see"');
-    return { point: a.point, found: a.found as PointAnswer['found'], ...(a.tail && { tail: a.tail }), ...(a.seconds !== undefined && { seconds: a.seconds }), ...(a.lane && { lane: a.lane }), ...(a.touched && { touched: a.touched }) };
+    return { point: a.point, found: a.found as PointAnswer['found'], ...(a.tail && { tail: a.tail }), ...(a.more_tails && { more_tails: a.more_tails }), ...(a.seconds !== undefined && { seconds: a.seconds }), ...(a.lane && { lane: a.lane }), ...(a.touched && { touched: a.touched }) };
   });
 }
 
@@ -66,71 +74,116 @@ export async function recordCheck(context: Context, who: SessionPerson, body: z.
   const now = context.now();
   if (new Date(body.seen_at).getTime() > now.getTime() + CLOCK_AHEAD_MS) throw badField('seen_at', 'lies in the future: is the clock of the device right?');
   if (body.seen_at < body.tied_knot.tied_at) throw badField('seen_at', 'lies before the knot was tied');
-  const answers = asAnswers(body.answers);
-  const judgement = judge(profile, { knot: knot.id, rope_diameter_mm: body.rope_diameter_mm, stopper: body.stopper, fist_mm: body.fist_mm, answers, secondSigned: false });
-  const checkBody: CheckBody = {
-    tied_knot: body.tied_knot.id, knot: knot.id, knot_entry_sha256: contentHash(knot), catalogue_version: CATALOGUE_VERSION, rope: body.tied_knot.rope,
-    rope_diameter_mm: body.rope_diameter_mm, place: body.tied_knot.place, tied_by: body.tied_knot.tied_by, tied_at: body.tied_knot.tied_at, seen_at: body.seen_at,
-    profile: profile.id, profile_version: profile.version, profile_sha256: contentHash(profile), stopper: body.stopper, fist_mm: body.fist_mm, hand: body.hand,
-    answers, judgement, alone: body.tied_knot.tied_by === who.id, note: body.note, demo: who.demo,
-  };
+  const answers = asAnswers(body.answers, knot.id);
   return inTransaction(context.db, async (c) => {
     const head = await lockChain(c, who.organisation, body.id, request);
     if (isRecorded(head)) return head;
     await keepTiedKnot(c, context, who.organisation, body.tied_knot);
-    const rope = await ropeById(c, who.organisation, body.tied_knot.rope);
-    if (rope!.diameter_mm !== body.rope_diameter_mm) throw badField('rope_diameter_mm', `is not this rope's: ${rope!.tag} has ${rope!.diameter_mm} mm`);
+    const rope = (await ropeById(c, who.organisation, body.tied_knot.rope))!;
+    if (rope.diameter_mm !== null && rope.diameter_mm !== body.rope_diameter_mm) throw badField('rope_diameter_mm', `is not this rope's: ${rope.tag} has ${rope.diameter_mm} mm`);
+    const judgement = judge(profile, { knot: knot.id, rope_diameter_mm: body.rope_diameter_mm, stopper: body.stopper, fist_mm: body.fist_mm, answers, secondSigned: false, rope_state: rope.state });
+    await mayBeLookedAt(c, who.organisation, body, judgement);
+    if (body.round) await mustBeStop(c, who.organisation, body.round, body.tied_knot.place);
+    const used = await signOffsInUse(c, who.organisation);
+    const may = async (person: string, what: 'tie' | 'check') => (await signedOff(c, who.organisation, person)).some((x) => x.knot === knot.id && x.may === what);
+    const checkBody: CheckBody = {
+      tied_knot: body.tied_knot.id, knot: knot.id, knot_entry_sha256: contentHash(knot), catalogue_version: CATALOGUE_VERSION, rope: body.tied_knot.rope,
+      rope_diameter_mm: body.rope_diameter_mm, place: body.tied_knot.place, tied_by: body.tied_knot.tied_by, tied_at: body.tied_knot.tied_at, seen_at: body.seen_at,
+      profile: profile.id, profile_version: profile.version, profile_sha256: contentHash(profile), stopper: body.stopper, fist_mm: body.fist_mm, hand: body.hand,
+      answers, judgement, alone: body.tied_knot.tied_by === who.id, ...(rope.state !== 'in-service' && { rope_state: rope.state }), ...(body.despite_open_finding && { despite_open_finding: body.despite_open_finding }),
+      ...(body.round && { round: body.round }), ...(used && { signed_off: { to_tie: await may(body.tied_knot.tied_by, 'tie'), to_check: await may(who.id, 'check') } }), note: body.note, demo: who.demo,
+    };
     return append(c, head, { id: body.id, organisation: who.organisation, kind: 'check', recorded_at: now.toISOString(), recorded_by: who.id, body: checkBody }, request);
   });
 }
 
+/**
+ * A knot with an open *Take out and retie* is not looked at again: tied anew it is a new one. Where another knot in the rope has one, the rest of
+ * it meets a rule only with a written reason; what is wrong is always taken down.
+ * @throws finding-open, reason-needed
+ */
+async function mayBeLookedAt(c: Connection, organisation: string, body: z.output<typeof newCheckBody>, judgement: Judgement): Promise<void> {
+  const open = await openFindingsInRope(c, organisation, body.tied_knot.rope);
+  if (open.some((f) => f.tied_knot === body.tied_knot.id)) throw fault('finding-open');
+  const elsewhere = open.filter((f) => !samePlace(f.place, body.tied_knot.place));
+  if (elsewhere.length > 0 && judgement.points_verdict === 'meets-the-rule' && !body.despite_open_finding) throw fault('reason-needed', { places: elsewhere.slice(0, 3).map((f) => f.place).join('; ') });
+}
+
+/** @throws bad-input, round-finished */
+async function mustBeStop(c: Connection, organisation: string, round: { walk: string; stop: number }, place: string): Promise<void> {
+  const walk = await roundWalkById(c, round.walk);
+  if (!walk || walk.organisation !== organisation) throw badField('round.walk', 'is no round of this organisation that was begun');
+  if (walk.row.finished_at) throw fault('round-finished');
+  const stop = walk.row.stops[round.stop];
+  if (!stop) throw badField('round.stop', `this round has ${walk.row.stops.length} stops`);
+  if (!samePlace(stop.place, place)) throw badField('tied_knot.place', `the round's stop is ${stop.place}`);
+}
+
 /** The check with its entries, inside the transaction that holds the chain. @throws not-found */
 async function checkInChain(c: Connection, organisation: string, id: string) {
-  const entries = parsedEntries(await entriesOfCheck(c, organisation, id));
+  const entries = checkEntries(await entriesAbout(c, organisation, id));
   const status = statusOf(entries);
   const first = entries[0];
   if (!status || first?.kind !== 'check') throw fault('not-found');
   const corrections = entries.filter((e) => e.kind === 'correction');
   const answers = corrections.at(-1)?.body.answers ?? first.body.answers;
   const signedSince = entries.slice(entries.findLastIndex((e) => e.kind === 'correction') + 1).some((e) => e.kind === 'signature');
-  return { entries, status, check: first.body, checker: first.recorded_by, answers, signedSince };
+  const judgement = corrections.at(-1)?.body.judgement ?? first.body.judgement;
+  return { entries, status, check: first.body, checker: first.recorded_by, answers, judgement, signedSince };
 }
 
 const judgeAgain = (check: CheckBody, answers: readonly PointAnswer[], secondSigned: boolean) =>
-  judge(shippedProfile(`${check.profile}@${check.profile_version}`), { knot: check.knot, rope_diameter_mm: check.rope_diameter_mm, stopper: check.stopper, fist_mm: check.fist_mm, answers, secondSigned });
+  judge(shippedProfile(`${check.profile}@${check.profile_version}`), { knot: check.knot, rope_diameter_mm: check.rope_diameter_mm, stopper: check.stopper, fist_mm: check.fist_mm, answers, secondSigned, rope_state: check.rope_state });
+
+/** Who signs: the person of the session, or somebody else on this device by their PIN or password. @throws wrong-pin, wrong-password, pin-locked, no-pin, role-missing */
+async function signerOf(context: Context, who: SessionPerson, limiter: TryLimiter, ip: string, given: z.output<typeof newSignatureBody>['signer']): Promise<{ signer: string; proved_by: NonNullable<SignatureBody['proved_by']> }> {
+  if (!given) return { signer: who.id, proved_by: 'session' };
+  const other = await personById(context.db, who.organisation, given.person);
+  if (given.pin !== undefined) await checkPin(context, who, other, given.pin);
+  else await checkPassword(limiter, `sign|${given.person}|${ip}`, other?.password_hash, given.password!);
+  if (!RECORDING_ROLES.some((r) => other!.roles.includes(r))) throw fault('role-missing', { roles: RECORDING_ROLES.join(', ') });
+  return { signer: other!.id, proved_by: given.pin !== undefined ? 'pin' : 'password' };
+}
 
 export async function recordSignature(context: Context, who: SessionPerson, limiter: TryLimiter, ip: string, check: string, body: z.output<typeof newSignatureBody>): Promise<Recorded> {
-  const request = contentHash({ check, id: body.id, agrees: body.agrees, note: body.note, signer: body.signer?.person ?? who.id });
-  let signer = who.id;
-  if (body.signer) {
-    const other = await personById(context.db, who.organisation, body.signer.person);
-    await checkPassword(limiter, `sign|${body.signer.person}|${ip}`, other?.password_hash, body.signer.password);
-    if (!RECORDING_ROLES.some((r) => other!.roles.includes(r))) throw fault('role-missing', { roles: RECORDING_ROLES.join(', ') });
-    signer = other!.id;
-  }
+  const own = body.answers && { answers: body.answers, seen_at: body.seen_at };
+  const request = contentHash({ check, id: body.id, ...(body.agrees !== undefined && { agrees: body.agrees }), ...own, note: body.note, signer: body.signer?.person ?? who.id });
+  const { signer, proved_by } = await signerOf(context, who, limiter, ip, body.signer);
+  const now = context.now();
+  if (body.seen_at && new Date(body.seen_at).getTime() > now.getTime() + CLOCK_AHEAD_MS) throw badField('seen_at', 'lies in the future: is the clock of the device right?');
   return inTransaction(context.db, async (c) => {
     const head = await lockChain(c, who.organisation, body.id, request);
     if (isRecorded(head)) return head;
     const found = await checkInChain(c, who.organisation, check);
     if (signer === found.check.tied_by || signer === found.checker) throw fault('signer-not-second');
     if (found.signedSince) throw fault('already-signed');
+    if (body.seen_at && body.seen_at < found.check.tied_at) throw badField('seen_at', 'lies before the knot was tied');
     const judged = judgeAgain(found.check, found.answers, true);
+    const looked = body.answers && secondLook(found, asAnswers(body.answers, found.check.knot));
+    const agrees = looked ? looked.differences.length === 0 : body.agrees!;
     // two people who disagree have not settled it; what is worse stands
-    const verdict_after: Verdict = body.agrees || judged.points_verdict !== 'meets-the-rule' ? judged.verdict : 'not-judged';
+    const together = looked ? worse(judged.points_verdict, looked.judgement.points_verdict) : judged.points_verdict;
+    const verdict_after: Verdict = together === 'meets-the-rule' && !agrees ? 'not-judged' : looked ? together : judged.verdict;
     return append(c, head, {
-      id: body.id, organisation: who.organisation, kind: 'signature', recorded_at: context.now().toISOString(), recorded_by: who.id,
-      body: { check, tied_knot: found.check.tied_knot, signer, agrees: body.agrees, note: body.note, verdict_after, demo: who.demo },
+      id: body.id, organisation: who.organisation, kind: 'signature', recorded_at: now.toISOString(), recorded_by: who.id,
+      body: { check, tied_knot: found.check.tied_knot, signer, agrees, note: body.note, verdict_after, proved_by, ...(looked && { seen_at: body.seen_at!, ...looked }), demo: who.demo },
     }, request);
   });
 }
 
+/** The second person's own look, and where it differs from the first one's. */
+function secondLook(found: Awaited<ReturnType<typeof checkInChain>>, answers: PointAnswer[]): Required<Pick<SignatureBody, 'answers' | 'judgement' | 'differences'>> {
+  const judgement = judgeAgain(found.check, answers, true);
+  return { answers, judgement, differences: differencesBetween(found, { judgement, answers }) };
+}
+
 export async function recordCorrection(context: Context, who: SessionPerson, check: string, body: z.output<typeof newCorrectionBody>): Promise<Recorded> {
   const request = contentHash({ check, body, by: who.id });
-  const answers = asAnswers(body.answers);
   return inTransaction(context.db, async (c) => {
     const head = await lockChain(c, who.organisation, body.id, request);
     if (isRecorded(head)) return head;
     const found = await checkInChain(c, who.organisation, check);
+    const answers = asAnswers(body.answers, found.check.knot);
     const may = found.checker === who.id || who.person.roles.includes('instructor') || who.person.roles.includes('inspector');
     if (!may) throw fault('role-missing', { roles: 'the first checker, instructor, inspector' });
     const judgement = judgeAgain(found.check, answers, false);
@@ -170,6 +223,55 @@ export async function recordFindingClosed(context: Context, who: SessionPerson, 
       body: { check, tied_knot: found.check.tied_knot, what_was_done: body.what_was_done, ...(body.what_was_done === 'retied' && { later_check: body.later_check! }), note: body.note, demo: who.demo },
     }, request);
     await endTiedKnot(c, who.organisation, found.check.tied_knot, now, body.what_was_done);
+    return recorded;
+  });
+}
+
+/** What happened to a rope. @throws not-found, bad-input */
+export async function recordRopeEvent(context: Context, who: SessionPerson, rope: string, body: z.output<typeof newRopeEventBody>): Promise<Recorded> {
+  const request = contentHash({ rope, body, by: who.id });
+  const now = context.now();
+  const { id, note, ...event } = body;
+  return inTransaction(context.db, async (c) => {
+    const head = await lockChain(c, who.organisation, id, request);
+    if (isRecorded(head)) return head;
+    const there = await ropeById(c, who.organisation, rope);
+    if (!there) throw fault('not-found');
+    if (new Date(body.happened_at).getTime() > now.getTime() + CLOCK_AHEAD_MS) throw badField('happened_at', 'lies in the future');
+    const life = lifeOf(await firstLengthOf(c, rope), ropeEntries(await entriesAbout(c, who.organisation, rope)));
+    const refused = there.state === 'retired' && !life.retired ? { path: 'event', message: 'it is retired: nothing more is noted of it' } : refusedEvent(life, present(event));
+    if (refused) throw badField(refused.path, refused.message);
+    return append(c, head, { id, organisation: who.organisation, kind: 'rope-event', recorded_at: now.toISOString(), recorded_by: who.id, body: { rope, ...present(event), note, demo: who.demo } }, request);
+  });
+}
+/** Without what was left out: bytes hold no fields without a value. */
+function present<T extends object>(given: T): { [K in keyof T as T[K] extends undefined ? never : K]: Exclude<T[K], undefined> } {
+  return Object.fromEntries(Object.entries(given).filter(([, v]) => v !== undefined)) as never;
+}
+
+/** Ends a walk of a round: each stop with the last check made there, or not reached. @throws not-found, round-finished, bad-input */
+export async function recordRoundFinished(context: Context, who: SessionPerson, walk: string, body: z.output<typeof finishRoundWalkBody>): Promise<Recorded> {
+  const request = contentHash({ walk, body, by: who.id });
+  const now = context.now();
+  return inTransaction(context.db, async (c) => {
+    const head = await lockChain(c, who.organisation, body.id, request);
+    if (isRecorded(head)) return head;
+    const found = await roundWalkById(c, walk);
+    if (!found || found.organisation !== who.organisation) throw fault('not-found');
+    if (found.row.finished_at) throw fault('round-finished');
+    const { row } = found;
+    const beyond = body.why_not.find((w) => w.stop >= row.stops.length);
+    if (beyond) throw badField('why_not', `this round has ${row.stops.length} stops`);
+    const checks = await statusesOfRoundWalk(c, walk);
+    const stops: RoundFinishedBody['stops'] = row.stops.map((s, i) => {
+      const check = checks.findLast((x) => x.round_stop === i);
+      return { place: s.place, knot: s.knot, rope: s.rope, check: check?.check_id ?? null, verdict: check?.verdict ?? 'not-judged', why_not: check ? '' : (body.why_not.find((w) => w.stop === i)?.why ?? '') };
+    });
+    const recorded = await append(c, head, {
+      id: body.id, organisation: who.organisation, kind: 'round-finished', recorded_at: now.toISOString(), recorded_by: who.id,
+      body: { walk, round: row.round, name: row.name, begun_by: row.begun_by, begun_at: row.begun_at, stops, note: body.note, demo: who.demo },
+    }, request);
+    await finishRoundWalk(c, walk, now);
     return recorded;
   });
 }

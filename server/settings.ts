@@ -20,6 +20,7 @@ export function settingsFrom(env: NodeJS.ProcessEnv): Settings & { port: number;
     ratePerMinute: whole('IDIOM_RATE_PER_MINUTE', 1200, 10_000_000),
     webRoot: env['IDIOM_WEB_ROOT'] ?? null,
     setupToken: env['IDIOM_SETUP_TOKEN'] ?? null,
+    publicUrl: env['IDIOM_PUBLIC_URL'] ?? null,
     logLevel: env['IDIOM_LOG'] ?? 'warn',
   };
 }

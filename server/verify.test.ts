@@ -25,9 +25,9 @@ afterAll(async () => {
 });
 
 describe('the demo', () => {
-  test('holds what it should: 12 people, 15 ropes, 60 checks, two to take out of which one is open, one corrected', async () => {
+  test('holds what it should: 12 people, 18 ropes and other things, 60 checks and five on a round, two to take out of which one is open, one corrected', async () => {
     const rows = ((await call(t, 'GET', '/checks?limit=200', tove)).body['items'] as { verdict: string; open_finding: boolean; corrected: boolean; demo: boolean; seen_at: string }[]);
-    expect(rows).toHaveLength(60);
+    expect(rows).toHaveLength(65);
     expect(rows.filter((r) => r.verdict === 'take-out-and-retie').map((r) => r.open_finding).sort()).toEqual([false, true]);
     expect(rows.filter((r) => r.corrected)).toHaveLength(1);
     expect(rows.every((r) => r.demo)).toBe(true);
@@ -67,7 +67,7 @@ describe('verify', () => {
 
   test('names the first entry whose content was changed, also with a hash that fits', async () => {
     const [[row]] = (await admin.query('SELECT bytes, sha256 FROM entries WHERE organisation = ? AND sequence = 12', [org])) as unknown as [[{ bytes: Buffer; sha256: string }]];
-    const changed = Buffer.from(row.bytes.toString('utf8').replace('"right"', '"RIGHT"'));
+    const changed = Buffer.from(row.bytes.toString('utf8').replace('"demo":true', '"demo":false'));
     const put = 'UPDATE entries SET bytes = ?, sha256 = ? WHERE organisation = ? AND sequence = 12';
     expect((await altered(put, [changed, row.sha256, org], put, [row.bytes, row.sha256, org]))[0]).toMatch(/^entry 12 .*altered/);
     const rehashed = await altered(put, [changed, sha256(changed), org], put, [row.bytes, row.sha256, org]);
@@ -78,7 +78,7 @@ describe('verify', () => {
     const [[before]] = (await admin.query('SELECT * FROM check_status WHERE organisation = ? ORDER BY sequence LIMIT 1', [org])) as unknown as [[Record<string, unknown>]];
     const other: Record<string, unknown> = {
       seen_at: new Date('2026-01-01T00:00:00Z'), knot: 'bowline', rope: demoId('NL-13'), place: 'elsewhere', tied_by: demoId('rask'), checker: demoId('corin'), signer: demoId('corin'), verdict: 'put-right', points_verdict: 'put-right',
-      open_finding: 1, awaits_signature: before['awaits_signature'] ? 0 : 1, corrected: 1, alone: 1, tail_mm: 1, tail_margin_mm: 1, profile: 'tree-work', profile_version: 9, demo: 0, tied_knot: demoId('x'), sequence: 999,
+      open_finding: 1, awaits_signature: before['awaits_signature'] ? 0 : 1, corrected: 1, alone: 1, faults: 'loose', differs: 1, round_walk: demoId('x'), round_stop: 3, tail_mm: 1, tail_margin_mm: 1, profile: 'tree-work', profile_version: 9, demo: 0, tied_knot: demoId('x'), sequence: 999,
     };
     for (const [column, value] of Object.entries(other)) {
       const set = `UPDATE check_status SET ${column} = ? WHERE check_id = ?`;
@@ -103,15 +103,15 @@ describe('verify', () => {
   test('a cut tail is found by a head noted elsewhere, even when the head in the database was cut too', async () => {
     const v = await verified();
     const [[last]] = (await admin.query('SELECT * FROM entries WHERE organisation = ? AND sequence = ?', [org, v.count])) as unknown as [[Record<string, unknown>]];
-    const [[status]] = (await admin.query('SELECT * FROM check_status WHERE check_id = ?', [last['check_id']])) as unknown as [[Record<string, unknown> | undefined]];
+    const [[status]] = (await admin.query('SELECT * FROM check_status WHERE check_id = ?', [last['about']])) as unknown as [[Record<string, unknown> | undefined]];
     await admin.query('DELETE FROM entries WHERE id = ?', [last['id']]);
-    if (last['kind'] === 'check') await admin.query('DELETE FROM check_status WHERE check_id = ?', [last['check_id']]);
-    await admin.query('UPDATE chain_heads SET sequence = ?, sha256 = ? WHERE organisation = ?', [v.count - 1, last['previous_sha256'], org]);
+    if (last['kind'] === 'check') await admin.query('DELETE FROM check_status WHERE check_id = ?', [last['about']]);
+    await admin.query('UPDATE chain_heads SET sequence = ?, sha256 = ?, checks = checks - ? WHERE organisation = ?', [v.count - 1, last['previous_sha256'], last['kind'] === 'check' ? 1 : 0, org]);
     if (last['kind'] === 'check') expect((await verified()).faults).toEqual([]);
     expect((await verifyOrganisation(t.db, org, { head: v.head, count: v.count })).faults[0]).toMatch(new RegExp(`entry ${v.count} is missing`));
     await admin.query('INSERT INTO entries SET ?', [last]);
     if (last['kind'] === 'check') await admin.query('INSERT INTO check_status SET ?', [status]);
-    await admin.query('UPDATE chain_heads SET sequence = ?, sha256 = ? WHERE organisation = ?', [v.count, v.head, org]);
+    await admin.query('UPDATE chain_heads SET sequence = ?, sha256 = ?, checks = checks + ? WHERE organisation = ?', [v.count, v.head, last['kind'] === 'check' ? 1 : 0, org]);
     expect((await verifyOrganisation(t.db, org, { head: v.head, count: v.count })).faults).toEqual([]);
     expect((await verifyOrganisation(t.db, org, { head: 'f'.repeat(64), count: v.count })).faults[0]).toMatch(/not the one that was noted/);
   });

@@ -6,12 +6,14 @@
  * Exit 0: nothing found. 1: the first altered or missing entry is named. 2: could not be run.
  */
 import { parseArgs } from 'node:util';
-import { columnsOf, FIRST_PREVIOUS, statusOf, type CheckStatus, type Entry } from '../core/records';
+import { aboutOf, columnsOf, FIRST_PREVIOUS, isOfCheck, statusOf, type CheckStatus, type Entry, type EntryOf } from '../core/records';
 import { canonicalBytes, sha256 } from './canonical';
 import { openPool, poolOptions, type Database } from './database';
-import { chainHead, entriesFrom, storedStatuses, type StoredEntry } from './tables/entries';
+import { chainHead, countedChecks, entriesFrom, storedStatuses, type StoredEntry } from './tables/entries';
 import { organisationIds } from './tables/organisations';
 import { storedProfiles } from './tables/profiles';
+import { firstLengthOf, ropeStatusOf, storedRopeStatuses } from './tables/ropes';
+import { roundWalkById } from './tables/rounds';
 import { storedTiedKnot } from './tables/tiedKnots';
 
 export interface Verification {
@@ -47,7 +49,7 @@ export function verifyEntry(stored: StoredEntry, sequence: number, previous: str
   same('the id', entry.id, stored.id);
   const c = columnsOf(entry);
   same('the column kind', stored.kind, c.kind);
-  same('the column check_id', stored.check_id, c.check_id);
+  same('the column about', stored.about, c.about);
   same('the column recorded_by', stored.recorded_by, c.recorded_by);
   same('the column recorded_at', stored.recorded_at.toISOString(), c.recorded_at);
   return { faults, entry };
@@ -56,6 +58,7 @@ export function verifyEntry(stored: StoredEntry, sequence: number, previous: str
 export async function verifyOrganisation(db: Database, organisation: string, expected?: { head: string; count: number }): Promise<Verification> {
   const faults: string[] = [];
   const byCheck = new Map<string, Entry[]>();
+  const byRope = new Map<string, EntryOf<'rope-event'>[]>();
   const profiles = new Map((await storedProfiles(db)).map((p) => [`${p.profile}@${p.version}`, p]));
   for (const p of profiles.values()) if (sha256(p.content) !== p.sha256) faults.push(`rule set ${p.profile}@${p.version}: its content was altered`);
   let previous = FIRST_PREVIOUS;
@@ -72,8 +75,10 @@ export async function verifyOrganisation(db: Database, organisation: string, exp
       previous = stored.sha256;
       if (expected && sequence === expected.count) atCount = stored.sha256;
       if (!entry) continue;
-      const check = entry.kind === 'check' ? entry.id : entry.body.check;
-      byCheck.set(check, [...(byCheck.get(check) ?? []), entry]);
+      const about = aboutOf(entry);
+      if (entry.kind === 'rope-event') byRope.set(about, [...(byRope.get(about) ?? []), entry]);
+      if (entry.kind === 'round-finished' && (await roundWalkById(db, about))?.row.finished_at !== entry.recorded_at) faults.push(`entry ${sequence}: the walked round ${about} was altered or removed`);
+      if (isOfCheck(entry)) byCheck.set(about, [...(byCheck.get(about) ?? []), entry]);
       if (entry.kind !== 'check') continue;
       const profile = profiles.get(`${entry.body.profile}@${entry.body.profile_version}`);
       if (profile?.sha256 !== entry.body.profile_sha256 || sha256(profile.content) !== profile.sha256) faults.push(`entry ${sequence}: the rules ${entry.body.profile}@${entry.body.profile_version} are not those it was judged by`);
@@ -89,6 +94,9 @@ export async function verifyOrganisation(db: Database, organisation: string, exp
     else if (atCount !== expected.head) faults.push(`entry ${expected.count} is not the one that was noted as head`);
   }
   faults.push(...compareStatuses(byCheck, await storedStatuses(db, organisation)));
+  const checks = [...byCheck.values()].flat().filter((e) => e.kind === 'check').length;
+  if ((await countedChecks(db, organisation)) !== checks) faults.push(`the head says another number of checks than the ${checks} that are there`);
+  faults.push(...(await compareRopes(db, organisation, byRope)));
   return { organisation, count: sequence, head: previous, faults };
 }
 
@@ -105,6 +113,21 @@ export function compareStatuses(byCheck: ReadonlyMap<string, readonly Entry[]>, 
     else for (const key of Object.keys(should) as (keyof CheckStatus)[]) if (should[key] !== is[key]) faults.push(`entry ${should.sequence} (check ${check}): the shown column ${key} was altered`);
   }
   for (const check of rows.keys()) faults.push(`check ${check}: shown in the list, but there is no entry`);
+  return faults;
+}
+
+/** What rope lists show against what the entries say. */
+async function compareRopes(db: Database, organisation: string, byRope: ReadonlyMap<string, readonly EntryOf<'rope-event'>[]>): Promise<string[]> {
+  const rows = new Map((await storedRopeStatuses(db, organisation)).map((s) => [s.rope, s]));
+  const faults: string[] = [];
+  for (const [rope, entries] of byRope) {
+    const should = ropeStatusOf(organisation, rope, await firstLengthOf(db, rope), entries);
+    const is = rows.get(rope);
+    rows.delete(rope);
+    if (!is) faults.push(`rope ${rope}: what its list shows is missing`);
+    else for (const key of Object.keys(should) as (keyof typeof should)[]) if (should[key] !== is[key]) faults.push(`rope ${rope}: the shown column ${key} was altered`);
+  }
+  for (const rope of rows.keys()) faults.push(`rope ${rope}: something is shown of it, but there is no entry`);
   return faults;
 }
 

@@ -1,5 +1,5 @@
 export { paceOf, QUICK_SECONDS, type Pace } from './pace';
 export {
-  checkPointsFor, judge, stopperAsked, TAIL_METHODS, TAIL_UNCERTAINTY_MM, VERDICTS,
-  type JudgedPoint, type Judgement, type JudgeInput, type PointAnswer, type PointState, type TailMeasured, type TailMethod, type Verdict,
+  checkPointsFor, judge, ROPE_STATES, stopperAsked, tailNames, TAIL_METHODS, TAIL_UNCERTAINTY_MM, VERDICTS, worse,
+  type JudgedPoint, type Judgement, type JudgeInput, type PointAnswer, type PointState, type RopeState, type TailMeasured, type TailMethod, type Verdict,
 } from './verdict';

@@ -12,10 +12,19 @@ import { judgeTail, type Profile, type TailAnswer } from '../profiles';
 export const VERDICTS = ['meets-the-rule', 'put-right', 'take-out-and-retie', 'not-judged'] as const;
 export type Verdict = (typeof VERDICTS)[number];
 
-export const TAIL_METHODS = ['ruler', 'fists', 'by-eye'] as const;
+/** Worst first. What is not judged is worse than what meets the rule, better than what was seen to be wrong. */
+const WORST_FIRST = ['take-out-and-retie', 'put-right', 'not-judged', 'meets-the-rule'] as const satisfies readonly Verdict[];
+export const worse = (a: Verdict, b: Verdict): Verdict => WORST_FIRST.find((v) => v === a || v === b)!;
+
+/** How a rope stands for a life load: in service, retired for good, or with damage that nothing was done about. */
+export const ROPE_STATES = ['in-service', 'damaged', 'retired'] as const;
+export type RopeState = (typeof ROPE_STATES)[number];
+const ROPE_STATE_TEXT = { damaged: 'the rope has damage that nothing was done about: never for a life load', retired: 'the rope is retired: never for a life load' } as const;
+
+export const TAIL_METHODS = ['ruler', 'fists', 'rope-diameters', 'by-eye'] as const;
 export type TailMethod = (typeof TAIL_METHODS)[number];
 /** How far off each way of measuring may be: general. */
-export const TAIL_UNCERTAINTY_MM: Readonly<Record<TailMethod, number>> = { ruler: 5, fists: 10, 'by-eye': 30 };
+export const TAIL_UNCERTAINTY_MM: Readonly<Record<TailMethod, number>> = { ruler: 5, fists: 10, 'rope-diameters': 10, 'by-eye': 30 };
 
 export interface TailMeasured {
   readonly tail_mm: number;
@@ -28,6 +37,8 @@ export interface PointAnswer {
   readonly point: CheckPointId;
   readonly found: 'right' | 'cannot-see' | FaultId;
   readonly tail?: TailMeasured | undefined;
+  /** the tails after the first, where a knot has several: `tailNames` says in which order */
+  readonly more_tails?: readonly TailMeasured[] | undefined;
   /** how long the point was on the screen until it was answered; where the device kept it */
   readonly seconds?: number | undefined;
   /** what differs was touched in the picture: then it may be any fault of the knot, not one of the point's alone */
@@ -39,7 +50,8 @@ export interface PointAnswer {
 export type PointState = 'meets' | 'put-right' | 'take-out-and-retie' | 'remark' | 'not-judged';
 
 export interface JudgedPoint {
-  readonly point: CheckPointId;
+  /** 'rope': how the rope itself stands, which nobody answers */
+  readonly point: CheckPointId | 'rope';
   readonly state: PointState;
   readonly found: string;
   /** the reason in words: what was found, or why it was not judged */
@@ -76,17 +88,35 @@ export interface JudgeInput {
   readonly fist_mm: number;
   readonly answers: readonly PointAnswer[];
   readonly secondSigned: boolean;
+  /** in service where it is not said */
+  readonly rope_state?: RopeState | undefined;
 }
 
+/** The tails a knot has, by name: a joint has one in each rope. */
+export const tailNames = (knot: Pick<KnotEntry, 'family'>): readonly [string, ...string[]] => (knot.family === 'bend' ? ['tail of the first rope', 'tail of the second rope'] : ['tail']);
+
+const BY_STATE = ['take-out-and-retie', 'put-right', 'not-judged', 'remark', 'meets'] as const satisfies readonly PointState[];
+
+/** Every tail of a knot against the rule: the worst decides. */
 function judgeTailPoint(profile: Profile, input: JudgeInput, answer: PointAnswer | undefined): JudgedPoint {
+  const names = tailNames(entryById(input.knot));
+  const first = judgeTail1(profile, input, answer, answer?.tail);
+  if (names.length === 1 || first.found === 'unanswered' || first.found === 'cannot-see' || first.tail?.required_mm === null) return first;
+  const each = names.map((name, k) => ({ name, ...(k === 0 ? first : judgeTail1(profile, input, answer, answer?.more_tails?.[k - 1])) }));
+  const worst = BY_STATE.map((state) => each.find((t) => t.state === state)).find((t) => t !== undefined)!;
+  const { name: _, ...point } = each.filter((t) => t.state === worst.state).reduce((a, b) => ((b.tail?.margin_mm ?? 0) < (a.tail?.margin_mm ?? 0) ? b : a));
+  return { ...point, text: each.map((t) => `${t.name}: ${t.text.replace(/^tail /, '')}`).join('; ') };
+}
+
+function judgeTail1(profile: Profile, input: JudgeInput, answer: PointAnswer | undefined, given: TailMeasured | undefined): JudgedPoint {
   const asked = { knot: input.knot, rope_diameter_mm: input.rope_diameter_mm, stopper: input.stopper, fist_mm: input.fist_mm };
-  const measured = answer?.found === 'cannot-see' ? undefined : answer?.tail;
+  const measured = answer?.found === 'cannot-see' ? undefined : given;
   const t = judgeTail(profile, measured ? { ...asked, tail_mm: measured.tail_mm, uncertainty_mm: measured.uncertainty_mm } : asked);
   const base = { point: 'tail' as const, found: answer?.found ?? 'unanswered', tail: t, what_to_do: null };
   // under this rule the stopper stands in the place of a length: its own point judges it
   if (t.verdict === 'no-rule' && t.rule.id !== 'none' && input.stopper) return { ...base, state: 'meets', text: t.rule.text };
   if (t.verdict === 'no-rule') return { ...base, state: 'not-judged', text: t.rule.text };
-  if (!measured) return { ...base, state: 'not-judged', text: answer ? 'could not be seen' : 'not measured' };
+  if (!measured) return { ...base, state: 'not-judged', text: answer?.found === 'cannot-see' ? 'could not be seen' : 'not measured' };
   const faults = entryById(input.knot).faults;
   const todo = (id: FaultId) => faults.find((f) => f.id === id)?.what_to_do ?? null;
   if (t.verdict === 'short') return { ...base, state: 'put-right', found: 'tail-short', text: `tail ${measured.tail_mm} mm, ${t.required_mm} asked`, what_to_do: todo('tail-short') };
@@ -112,6 +142,8 @@ export function judge(profile: Profile, input: JudgeInput): Judgement {
     if (!found) throw fault('bad-input', {}, [{ path: `answers.${point.id}.found`, message: `"${answer.found}" is no answer to this point` }]);
     return { ...base, state: found.verdict, text: found.name, what_to_do: found.verdict === 'remark' ? null : found.what_to_do };
   });
+  const rope = input.rope_state ?? 'in-service';
+  if (rope !== 'in-service') points.unshift({ point: 'rope', state: 'take-out-and-retie', found: rope, text: ROPE_STATE_TEXT[rope], what_to_do: 'take the knot out; tie it in a rope that is in service', tail: null });
   const has = (state: PointState) => points.some((p) => p.state === state);
   const points_verdict: Verdict = has('take-out-and-retie') ? 'take-out-and-retie' : has('put-right') ? 'put-right' : has('not-judged') || points.length === 0 ? 'not-judged' : 'meets-the-rule';
   const asked = profile.secondCheck.asked;
@@ -120,7 +152,7 @@ export function judge(profile: Profile, input: JudgeInput): Judgement {
     points_verdict,
     verdict: points_verdict === 'meets-the-rule' && second_signature === 'missing-required' ? 'not-judged' : points_verdict,
     points,
-    not_judged: points.filter((p) => p.state === 'not-judged').map((p) => p.point),
+    not_judged: points.filter((p) => p.state === 'not-judged').flatMap((p) => (p.point === 'rope' ? [] : [p.point])),
     second_signature,
   };
 }

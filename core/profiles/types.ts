@@ -60,5 +60,7 @@ export interface Profile {
   readonly also?: readonly Asked[];
   /** ropes that differ by more than this are not joined by a joint for equal ones; no limit is set where it is not said */
   readonly unequalOver_mm?: number;
+  /** a knot is looked at again after so many hours at the latest; the usual time where it is not said */
+  readonly lookAgainAfter_h?: number;
   readonly caution: string;
 }

@@ -15,10 +15,14 @@ export interface LookedAt {
   /** of the last check of it; null where there was none */
   readonly last_check_at: string | null;
   readonly events: readonly { readonly kind: KnotEventKind; readonly at: string }[];
+  /** the rope was retired, or damage found in it, and nothing was done about it */
+  readonly rope_state?: 'in-service' | 'damaged' | 'retired' | undefined;
+  /** the rule set's own interval, hours; the usual one where it sets none */
+  readonly interval_h?: number | undefined;
 }
 
 export interface Again {
-  readonly why: 'never' | KnotEventKind | 'long-ago';
+  readonly why: 'never' | 'rope-state' | KnotEventKind | 'long-ago';
   readonly text: string;
   readonly since: string | null;
 }
@@ -27,15 +31,18 @@ export interface Again {
  * @param now ISO instant
  * @returns every reason, the gravest first; empty where the last look still stands
  */
-export function askedAgain(knot: Pick<KnotEntry, 'keeps_when_idle' | 'loosens'>, { last_check_at, events }: LookedAt, now: string): Again[] {
-  if (last_check_at === null) return [{ why: 'never', text: 'nobody has looked at both faces yet', since: null }];
+export function askedAgain(knot: Pick<KnotEntry, 'keeps_when_idle' | 'loosens'>, { last_check_at, events, rope_state, interval_h }: LookedAt, now: string): Again[] {
+  const rope: Again[] = rope_state === 'retired' || rope_state === 'damaged' ? [{ why: 'rope-state', text: rope_state === 'retired' ? 'its rope is retired: take it out' : 'its rope has damage that nothing was done about: take it out', since: null }] : [];
+  if (last_check_at === null) return [...rope, { why: 'never', text: 'nobody has looked at both faces yet', since: null }];
   const since = events.filter((e) => e.at > last_check_at);
   const happened = KNOT_EVENTS.flatMap((kind): Again[] => {
     const first = since.filter((e) => e.kind === kind).map((e) => e.at).sort()[0];
     return first === undefined ? [] : [{ why: kind, text: `${EVENT_WORDS[kind]} since it was looked at: unchecked`, since: first }];
   });
-  const hours = knot.keeps_when_idle ? HOURS_UNTIL_AGAIN.keeps : HOURS_UNTIL_AGAIN.loosens;
+  const usual = knot.keeps_when_idle ? HOURS_UNTIL_AGAIN.keeps : HOURS_UNTIL_AGAIN.loosens;
+  // a rule set's interval never stretches the time of a knot that loosens
+  const hours = Math.min(interval_h ?? usual, knot.keeps_when_idle ? Infinity : usual);
   const passed = (Date.parse(now) - Date.parse(last_check_at)) / 3_600_000;
-  const long: Again[] = passed > hours ? [{ why: 'long-ago', text: knot.keeps_when_idle ? `last looked at ${Math.floor(passed / 24)} days ago` : `last looked at ${Math.floor(passed)} hours ago; ${knot.loosens.text}`, since: last_check_at }] : [];
-  return [...happened, ...long];
+  const long: Again[] = passed > hours ? [{ why: 'long-ago', text: knot.keeps_when_idle ? (passed >= 48 ? `last looked at ${Math.floor(passed / 24)} days ago` : `last looked at ${Math.floor(passed)} hours ago`) : `last looked at ${Math.floor(passed)} hours ago; ${knot.loosens.text}`, since: last_check_at }] : [];
+  return [...rope, ...happened, ...long];
 }

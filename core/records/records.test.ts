@@ -22,10 +22,10 @@ const closed = (sequence: number): Entry => ({ ...head(sequence, `f${sequence}`)
 
 describe('columns of an entry', () => {
   test('follow from its content', () => {
-    expect(columnsOf(check())).toMatchObject({ kind: 'check', check_id: 'c', knot: 'bowline-locked', tail_mm: 130, tail_margin_mm: 30, verdict: 'not-judged', points_verdict: 'meets-the-rule', signer: null });
-    expect(columnsOf(signature(2))).toMatchObject({ kind: 'signature', check_id: 'c', signer: 'second', verdict: 'meets-the-rule', knot: null });
-    expect(columnsOf(correction(2, 90))).toMatchObject({ check_id: 'c', verdict: 'put-right', tail_mm: 90, tail_margin_mm: -10 });
-    expect(columnsOf(closed(2))).toMatchObject({ check_id: 'c', verdict: null });
+    expect(columnsOf(check())).toMatchObject({ kind: 'check', about: 'c', knot: 'bowline-locked', tail_mm: 130, tail_margin_mm: 30, verdict: 'not-judged', points_verdict: 'meets-the-rule', signer: null });
+    expect(columnsOf(signature(2))).toMatchObject({ kind: 'signature', about: 'c', signer: 'second', verdict: 'meets-the-rule', knot: null });
+    expect(columnsOf(correction(2, 90))).toMatchObject({ about: 'c', verdict: 'put-right', tail_mm: 90, tail_margin_mm: -10 });
+    expect(columnsOf(closed(2))).toMatchObject({ about: 'c', verdict: null });
   });
 });
 

@@ -1,5 +1,4 @@
 /** Plants the demo into an empty database, through the same code that records real checks. */
-import { createHash } from 'node:crypto';
 import { shippedProfile, type ShippedProfileId } from '../../core/profiles';
 import type { FaultId } from '../../core/knots/types';
 import { knotById } from '../../core/knots/catalogue';
@@ -17,18 +16,18 @@ import { insertRope } from '../tables/ropes';
 import { insertJob } from '../tables/jobs';
 import type { SessionPerson } from '../tables/sessions';
 import { contentHash } from '../canonical';
-import { DEMO_JOB, DEMO_ORGANISATION, DEMO_PASSWORD, DEMO_PEOPLE, DEMO_PLACES, DEMO_ROPES } from './scenario';
+import { demoId } from './ids';
+import { plantRopeEvents, plantRounds, plantSignOffs } from './lives';
+import { DEMO_JOB, DEMO_ORGANISATION, DEMO_PASSWORD, DEMO_PEOPLE, DEMO_PIN, DEMO_PLACES, DEMO_ROPES } from './scenario';
 
-/** A UUID (version 4 in form) that is the same every time for the same name. */
-export function demoId(name: string): string {
-  const h = createHash('sha256').update(`idiom demo ${name}`).digest('hex');
-  return `${h.slice(0, 8)}-${h.slice(8, 12)}-4${h.slice(13, 16)}-a${h.slice(17, 20)}-${h.slice(20, 32)}`;
-}
+export { demoId } from './ids';
 
 interface Story { readonly checker: string; readonly tiedBy: string; readonly knot: string; readonly profile: ShippedProfileId; readonly rope: string; readonly place: string; readonly fault?: FaultId; readonly tail_mm: number; readonly signer?: string; readonly stopper?: boolean; readonly unseen?: true }
 
 /** Day before now of each of the sixty checks: twelve weeks, thicker on the course days. */
 const CHECKS = 60;
+/** the one of them at which the second person found another tail */
+const DIFFERS = 37;
 
 function storyOf(i: number): Story {
   const pick = <T,>(list: readonly T[], salt: number): T => list[(i * 7 + salt * 5 + Math.floor(i / list.length)) % list.length]!;
@@ -63,21 +62,24 @@ const TWISTS: Readonly<Record<number, Partial<Story>>> = {
 export async function plantDemo(db: Database, now: Date): Promise<void> {
   const organisation = demoId('organisation');
   const founded = new Date(now.getTime() - 100 * 86_400_000);
+  const pin_hash = await hashPassword(DEMO_PIN);
   const hashes = await Promise.all(DEMO_PEOPLE.map(() => hashPassword(DEMO_PASSWORD)));
   await inTransaction(db, async (c) => {
     await insertOrganisation(c, organisation, DEMO_ORGANISATION, true, founded);
     for (const [i, p] of DEMO_PEOPLE.entries())
-      await insertPerson(c, { id: demoId(p.handle), organisation, handle: p.handle, name: p.name, password_hash: hashes[i]!, roles: p.roles, about: p.about, created_at: founded, ...(p.fist_mm ? { fist_mm: p.fist_mm } : {}), ...(p.arm_mm ? { arm_mm: p.arm_mm } : {}), ...(p.length_unit ? { length_unit: p.length_unit } : {}) });
+      await insertPerson(c, { id: demoId(p.handle), organisation, handle: p.handle, name: p.name, password_hash: hashes[i]!, pin_hash, roles: p.roles, about: p.about, created_at: founded, ...(p.fist_mm ? { fist_mm: p.fist_mm } : {}), ...(p.arm_mm ? { arm_mm: p.arm_mm } : {}), ...(p.length_unit ? { length_unit: p.length_unit } : {}) });
     for (const r of DEMO_ROPES)
-      await insertRope(c, organisation, { id: demoId(r.tag), tag: r.tag, kind: r.kind, diameter_mm: r.diameter_mm, length_m: r.length_m, note: r.note, state: r.retired ? 'retired' : 'in-service', in_service_since: new Date(now.getTime() - 400 * 86_400_000).toISOString().slice(0, 10) }, founded);
+      await insertRope(c, organisation, { id: demoId(r.tag), tag: r.tag, kind: r.kind, diameter_mm: r.diameter_mm, length_m: r.length_m, note: r.note, ...(r.thing && { thing: r.thing }), in_service_since: new Date(now.getTime() - 400 * 86_400_000).toISOString().slice(0, 10) }, founded);
   });
   await insertJob(db, organisation, { id: demoId('job'), name: 'Stacks, first pair', rope: demoId('NL-07'), job: DEMO_JOB, created_by: demoId('tove') }, founded, contentHash(DEMO_JOB));
 
   const personOf = (handle: string): SessionPerson => {
     const p = DEMO_PEOPLE.find((x) => x.handle === handle)!;
-    return { id: demoId(handle), organisation, organisation_name: DEMO_ORGANISATION, demo: true, person: { id: demoId(handle), handle, name: p.name, roles: [...p.roles], fist_mm: p.fist_mm ?? 100, arm_mm: p.arm_mm ?? null, hand_mm: null, foot_mm: null, calibrated: p.fist_mm !== undefined, length_unit: p.length_unit ?? 'mm', hand: 'right', single_keys: true } };
+    return { id: demoId(handle), organisation, organisation_name: DEMO_ORGANISATION, demo: true, person: { id: demoId(handle), handle, name: p.name, roles: [...p.roles], fist_mm: p.fist_mm ?? 100, arm_mm: p.arm_mm ?? null, hand_mm: null, foot_mm: null, calibrated: p.fist_mm !== undefined, has_pin: true, length_unit: p.length_unit ?? 'mm', hand: 'right', single_keys: true } };
   };
   const limiter = new TryLimiter(() => now);
+  await plantSignOffs(db, organisation, founded);
+  await plantRopeEvents(db, now, personOf);
   for (let i = 0; i < CHECKS; i++) {
     const story: Story = { ...storyOf(i), ...TWISTS[i] };
     const daysAgo = 88 - Math.floor((i * 88) / CHECKS) + (i % 3 === 0 ? 0.1 : 0);
@@ -95,18 +97,25 @@ export async function plantDemo(db: Database, now: Date): Promise<void> {
     const body: NewCheck = {
       id: demoId(`check ${i}`),
       tied_knot: { id: demoId(`knot ${i}`), knot: story.knot, rope: demoId(story.rope), place: story.place, tied_by: demoId(story.tiedBy), tied_at: new Date(at.getTime() - 240_000).toISOString() },
-      profile: profile.id, profile_version: profile.version, rope_diameter_mm: rope.diameter_mm, stopper, fist_mm: who.person.fist_mm, hand: 'right', seen_at: at.toISOString(),
+      profile: profile.id, profile_version: profile.version, rope_diameter_mm: rope.diameter_mm!, stopper, fist_mm: who.person.fist_mm, hand: 'right', seen_at: at.toISOString(),
       answers: points.map((p) =>
         p.id === 'tail'
           ? { point: p.id, found: 'right', tail: { tail_mm: story.tail_mm, method: 'ruler', uncertainty_mm: 5 } }
           : { point: p.id, found: p.id === wrongAt ? story.fault! : story.unseen && p.id === 'back' ? 'cannot-see' : 'right' },
       ),
+      ...(i > 55 && story.rope === 'NL-07' && { despite_open_finding: 'the faulty tie-in is at the other end, out of use' }),
       note: story.unseen ? 'back against the rock, not turned' : '',
     };
     const context = { db, now: () => at, settings: { version: 'demo', ratePerMinute: 0, webRoot: null, setupToken: null, logLevel: 'silent' } };
     const later = (minutes: number) => ({ ...context, now: () => new Date(Math.min(now.getTime(), at.getTime() + minutes * 60_000)) });
     await recordCheck(context, who, newCheckBody.parse(body));
-    if (story.signer && !story.fault && i !== 59) await recordSignature(later(6), personOf(story.signer), limiter, 'demo', body.id, { id: demoId(`signature ${i}`), agrees: true, note: '' });
+    if (story.signer && !story.fault && i !== 59) {
+      const { answers } = newCheckBody.parse(body);
+      // one looks again at the gear loop and finds another tail than the first
+      const own = i === DIFFERS ? answers.map((a) => (a.point === 'tail' ? { ...a, tail: { tail_mm: story.tail_mm + 26, method: 'ruler' as const, uncertainty_mm: 5 } } : a)) : answers;
+      const signature = i % 2 === 0 || i === DIFFERS ? { answers: own, seen_at: new Date(at.getTime() + 300_000).toISOString() } : { agrees: true };
+      await recordSignature(later(6), personOf(story.signer), limiter, 'demo', body.id, { id: demoId(`signature ${i}`), ...signature, note: '' });
+    }
     if (i === 17) await recordFindingClosed(later(15), personOf('tove'), body.id, { id: demoId('closed 17'), what_was_done: 'taken-out', note: 'taken out; tied again by another hand' });
     // what hung there on an earlier day is out of the rope
     if (!story.fault && now.getTime() - at.getTime() > 36 * 3_600_000) await endTiedKnot(db, organisation, body.tied_knot.id, later(600).now(), 'taken out at the end of the day');
@@ -116,4 +125,5 @@ export async function plantDemo(db: Database, now: Date): Promise<void> {
         answers: newCheckBody.parse(body).answers.map((a) => (a.point === 'tail' ? { ...a, tail: { tail_mm: 118, method: 'ruler' as const, uncertainty_mm: 5 } } : a)),
       });
   }
+  await plantRounds(db, organisation, now, personOf);
 }

@@ -20,7 +20,7 @@ import { shapeGlb } from '../documents/glb';
 import { knotIn, profileIn } from '../named';
 import { currentPerson } from '../plugins/session';
 import { trialsWith } from '../tables/passingTrials';
-import { asPicture, asPublic, KEEP, knotRadius, sendSvg } from '../picturing';
+import { asPicture, asPublic, KEEP, knotRadius, mirroredForLeft, sendSvg } from '../picturing';
 
 interface Asked {
   readonly state?: ShapeState | undefined;
@@ -106,7 +106,10 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
   bind(app, context, ENDPOINTS.picture, ({ params, query, reply }) => {
     const { form, state, onto } = asked(params.id, query);
     const mirror = (p: Point3): Point3 => (query.hand === 'left' ? [-p[0], p[1], p[2]] : p);
-    const drawn = (of: ReturnType<typeof asked>) => asPicture(shapeOf(params.id, of.form, of.state, of.onto)).map((c) => ({ ...c, points: c.points.map(mirror) }));
+    const drawn = (of: ReturnType<typeof asked>) => {
+      const components = asPicture(shapeOf(params.id, of.form, of.state, of.onto));
+      return query.hand === 'left' ? mirroredForLeft(components) : components;
+    };
     const components = drawn({ form, state, onto });
     const framing = { face: query.face, crop: query.crop, knotRadius_ropeDiameters: knotRadius(params.id, form, state, query.crop) };
     const other = query.fit === undefined ? undefined : asked(params.id, { state: query.state, object: query.object, ...(query.fit !== 'right' && { fault: query.fit }) });

@@ -7,8 +7,14 @@ import type { Context } from '../context';
 import { inTransaction, isDuplicate, rows } from '../database';
 import { checkPassword, closeSession, currentPerson, hashPassword, openSession, type TryLimiter } from '../plugins/session';
 import { anyDemo, insertOrganisation } from '../tables/organisations';
-import { countPeople, demoPeople, insertPerson, peopleOf, personByHandle, personById, publicPerson, updatePreferences } from '../tables/people';
-import { insertRope, ropeById, ropesOf } from '../tables/ropes';
+import { changePerson, countPeople, demoPeople, insertPerson, instructorsHeld, peopleOf, personByHandle, personById, publicPerson, updatePreferences } from '../tables/people';
+import { endSessionsOf, type SessionPerson } from '../tables/sessions';
+import { insertSignOff, signedOff, signOffById } from '../tables/signOffs';
+import { wrongPinsOf } from '../tables/wrongPins';
+import { contentHash } from '../canonical';
+import { keptOnce } from '../kept';
+import { knotIn } from '../named';
+import { setPin } from '../plugins/pin';
 import type { FastifyRequest } from 'fastify';
 
 export function peopleRoutes(app: FastifyInstance, context: Context, limiter: TryLimiter): void {
@@ -82,20 +88,36 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
     return publicPerson((await personById(db, who.organisation, body.id))!);
   });
 
-  bind(app, context, ENDPOINTS.ropes, ({ who }) => ropesOf(db, who.organisation));
-
-  bind(app, context, ENDPOINTS.newRope, async ({ body, who }) => {
-    const there = await ropeById(db, who.organisation, body.id);
-    if (there) {
-      if (there.tag !== body.tag || there.kind !== body.kind || there.diameter_mm !== body.diameter_mm) throw fault('id-taken');
-      return there;
-    }
-    try {
-      await insertRope(db, who.organisation, body, context.now());
-    } catch (error) {
-      if (!isDuplicate(error)) throw error;
-      throw new IdiomError('bad-input', {}, [{ path: 'tag', message: 'there is a rope with this tag, or the id is taken' }]);
-    }
-    return (await ropeById(db, who.organisation, body.id))!;
+  const personPage = async (who: SessionPerson, id: string) => {
+    const found = await personById(db, who.organisation, id);
+    if (!found) throw fault('not-found');
+    const mayKnow = id === who.id || who.person.roles.includes('instructor');
+    return { person: publicPerson(found), signed_off: await signedOff(db, who.organisation, id), wrong_pins: mayKnow ? await wrongPinsOf(db, who.organisation, id, 20) : [] };
+  };
+  bind(app, context, ENDPOINTS.personById, ({ params, who }) => personPage(who, params.id));
+  bind(app, context, ENDPOINTS.changePerson, async ({ params, body, who }) => {
+    if (!(await personById(db, who.organisation, params.id))) throw fault('not-found');
+    const password_hash = body.password === undefined ? undefined : await hashPassword(body.password);
+    await inTransaction(db, async (c) => {
+      const instructors = await instructorsHeld(c, who.organisation);
+      if (body.roles && !body.roles.includes('instructor') && instructors.length === 1 && instructors[0] === params.id) throw fault('last-instructor');
+      await changePerson(c, who.organisation, params.id, { name: body.name, roles: body.roles, password_hash });
+    });
+    if (password_hash !== undefined && params.id !== who.id) await endSessionsOf(db, params.id);
+    return personPage(who, params.id);
+  });
+  bind(app, context, ENDPOINTS.ownPin, async ({ body, who, request }) => {
+    const me = await personById(db, who.organisation, who.id);
+    await checkPassword(limiter, `pin|${who.id}|${request.ip}`, me?.password_hash, body.password);
+    await setPin(context, who, body.pin);
+    return publicPerson((await personById(db, who.organisation, who.id))!);
+  });
+  bind(app, context, ENDPOINTS.newSignOff, async ({ params, body, who }) => {
+    knotIn('knot', body.knot);
+    if (!(await personById(db, who.organisation, params.id))) throw fault('not-found');
+    if (params.id === who.id) throw new IdiomError('bad-input', {}, [{ path: 'person', message: 'nobody signs themselves off' }]);
+    const request = contentHash({ body, of: params.id, by: who.id });
+    await keptOnce(who.organisation, request, () => signOffById(db, body.id), () => insertSignOff(db, who.organisation, { ...body, person: params.id, signed_by: who.id }, context.now(), request));
+    return personPage(who, params.id);
   });
 }

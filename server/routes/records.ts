@@ -1,3 +1,4 @@
+import { Readable } from 'node:stream';
 import type { FastifyInstance } from 'fastify';
 import type { z } from 'zod';
 import { ENDPOINTS, type CheckRow, type checksQuery } from '../../contract';
@@ -8,22 +9,21 @@ import { contentHash } from '../canonical';
 import type { Context } from '../context';
 import { bind } from '../bind';
 import { fromSequenceCursor, fromTimeCursor, sequenceCursor, timeCursor } from '../cursor';
-import { inTransaction, isDuplicate } from '../database';
+import { inTransaction } from '../database';
+import { hasPdfAsked } from '../handing';
+import { keptOnce } from '../kept';
+import { sendCheckPdf } from './evidence';
+import { checkRowOf, storedEntryOf } from '../rows';
 import { checksCsv } from '../documents/csv';
 import { knotIn, profileIn } from '../named';
 import { keepTiedKnot, recordCheck, recordCorrection, recordFindingClosed, recordSignature } from '../recording';
 import type { TryLimiter } from '../plugins/session';
-import { chainHead, entriesOfCheck, statusCounts, statuses, type NamedStatus, type StatusFilter } from '../tables/entries';
+import { chainHead, checkEntries, entriesAbout, statusCounts, statuses, type StatusFilter } from '../tables/entries';
 import { insertJob, jobById, jobsPage } from '../tables/jobs';
 import { insertPassingTrial, passingTrialById, passingTrialsPage } from '../tables/passingTrials';
 import { ropeById } from '../tables/ropes';
+import { roundWalksPage } from '../tables/rounds';
 import { endTiedKnot, insertKnotEvent, knotEventById, tiedKnotById, tiedKnotsPage, toLookAtAgain } from '../tables/tiedKnots';
-
-const rowOf = (s: NamedStatus): CheckRow => ({
-  id: s.check_id, sequence: s.sequence, seen_at: s.seen_at, knot: s.knot, rope: s.rope, rope_tag: s.rope_tag, place: s.place, tied_by: s.tied_by, tied_by_name: s.tied_by_name,
-  checker: s.checker, checker_name: s.checker_name, signer: s.signer, signer_name: s.signer_name, verdict: s.verdict, points_verdict: s.points_verdict,
-  open_finding: s.open_finding, corrected: s.corrected, alone: s.alone, tail_mm: s.tail_mm, tail_margin_mm: s.tail_margin_mm, profile: s.profile, profile_version: s.profile_version, demo: s.demo,
-});
 
 function filterOf(q: z.output<typeof checksQuery>): StatusFilter {
   return {
@@ -33,31 +33,8 @@ function filterOf(q: z.output<typeof checksQuery>): StatusFilter {
     beforeSequence: fromSequenceCursor(q.cursor),
   };
 }
-interface Kept<T> {
-  readonly row: T;
-  readonly organisation: string;
-  readonly request_sha256: string;
-}
-/** Keeps a thing once: the same request again gets what was kept then; another one with its id, or of another organisation, is refused. @throws id-taken */
-async function keptOnce<T>(organisation: string, request_sha256: string, find: () => Promise<Kept<T> | null>, keep: () => Promise<void>): Promise<T | null> {
-  const same = async (): Promise<T | null> => {
-    const there = await find();
-    if (!there) return null;
-    if (there.organisation !== organisation || there.request_sha256 !== request_sha256) throw fault('id-taken');
-    return there.row;
-  };
-  const before = await same();
-  if (before) return before;
-  try {
-    await keep();
-  } catch (error) {
-    if (!isDuplicate(error)) throw error;
-  }
-  return same();
-}
-
-/** Most rows in one file; a longer record is exported by date. */
-const FILE_ROWS = 20_000;
+/** Rows read at once for a file. */
+const FILE_BATCH = 2000;
 
 export function recordRoutes(app: FastifyInstance, context: Context, limiter: TryLimiter): void {
   const { db } = context;
@@ -77,6 +54,14 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
     return job;
   });
 
+  /** A retired rope, or one with damage, never for a life load; one with a knot to be taken out only with a reason. @throws bad-input, rope-not-for-life, reason-needed */
+  const mayBeUsed = async (organisation: string, id: string, life_load: boolean, despite: string | undefined) => {
+    const rope = await ropeById(db, organisation, id);
+    if (!rope) throw new IdiomError('bad-input', {}, [{ path: 'rope', message: 'is no rope of this organisation' }]);
+    if (!life_load) return;
+    if (rope.state !== 'in-service') throw fault('rope-not-for-life', { tag: rope.tag, state: rope.state === 'retired' ? 'retired' : 'damaged, and nothing was done about it' });
+    if (rope.open_findings > 0 && !despite) throw fault('reason-needed', { places: (await statuses(db, organisation, { rope: id, open: 'finding' }, 3)).map((s) => s.place).join('; ') });
+  };
   bind(app, context, ENDPOINTS.newJob, async ({ body, who }) => {
     profileIn('job.profile', body.job.profile);
     const request = contentHash({ body, by: who.id });
@@ -89,7 +74,7 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
         return { row, organisation, request_sha256 };
       },
       async () => {
-        if (body.rope && !(await ropeById(db, who.organisation, body.rope))) throw new IdiomError('bad-input', {}, [{ path: 'rope', message: 'is no rope of this organisation' }]);
+        if (body.rope) await mayBeUsed(who.organisation, body.rope, body.job.life_load, body.despite_open_finding);
         await insertJob(db, who.organisation, { id: body.id, name: body.name, rope: body.rope, job: body.job, created_by: who.id }, context.now(), request);
       },
     );
@@ -139,40 +124,68 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
   });
 
   bind(app, context, ENDPOINTS.today, async ({ who }) => {
-    const [open, waiting, last, counts, again] = await Promise.all([
+    const [open, waiting, last, counts, again, rounds] = await Promise.all([
       statuses(db, who.organisation, { open: 'finding' }, 20),
       statuses(db, who.organisation, { open: 'signature' }, 20),
       statuses(db, who.organisation, {}, 6),
       statusCounts(db, who.organisation),
       toLookAtAgain(db, who.organisation, 20, context.now()),
+      roundWalksPage(db, who.organisation, 10, null, true),
     ]);
-    return { open_findings: open.map(rowOf), waiting_signatures: waiting.map(rowOf), last_checks: last.map(rowOf), to_look_at_again: again, counts };
+    return { open_findings: open.map(checkRowOf), waiting_signatures: waiting.map(checkRowOf), last_checks: last.map(checkRowOf), to_look_at_again: again, rounds_waiting: rounds.map((w) => ({ id: w.id, name: w.name, begun_by_name: w.begun_by_name, begun_at: w.begun_at, reached: w.reached, stops_count: w.stops.length })), counts };
   });
 
-  const all = async (organisation: string, q: z.output<typeof checksQuery>) => (await statuses(db, organisation, filterOf(q), FILE_ROWS)).map(rowOf);
+  /** Every row that fits, so many at a time: the record may be larger than memory. */
+  const all = async function* (organisation: string, q: z.output<typeof checksQuery>): AsyncGenerator<CheckRow[]> {
+    let beforeSequence = fromSequenceCursor(q.cursor);
+    for (;;) {
+      const found = await statuses(db, organisation, { ...filterOf(q), beforeSequence }, FILE_BATCH);
+      if (found.length > 0) yield found.map(checkRowOf);
+      if (found.length < FILE_BATCH) return;
+      beforeSequence = found.at(-1)!.sequence;
+    }
+  };
+  const csv = async function* (organisation: string, q: z.output<typeof checksQuery>) {
+    yield checksCsv([]);
+    for await (const rows of all(organisation, q)) yield checksCsv(rows, false);
+  };
+  const json = async function* (organisation: string, q: z.output<typeof checksQuery>) {
+    yield '{"format":"idiom-checks-1","checks":[';
+    let first = true;
+    for await (const rows of all(organisation, q)) {
+      yield `${first ? '' : ','}\n${rows.map((r) => JSON.stringify(r)).join(',\n')}`;
+      first = false;
+    }
+    yield '\n]}\n';
+  };
 
   bind(app, context, ENDPOINTS.checks, async ({ query, who, request, reply }) => {
-    if (request.headers.accept?.split(',')[0]?.trim().startsWith('text/csv'))
-      return reply.type('text/csv; charset=utf-8').send(checksCsv(await all(who.organisation, query)));
+    if (request.headers.accept?.split(',')[0]?.trim().startsWith('text/csv')) return reply.type('text/csv; charset=utf-8').send(Readable.from(csv(who.organisation, query)));
     const found = await statuses(db, who.organisation, filterOf(query), query.limit + 1);
-    const items = found.slice(0, query.limit).map(rowOf);
+    const items = found.slice(0, query.limit).map(checkRowOf);
     return { items, next: found.length > query.limit ? sequenceCursor(items.at(-1)!.sequence) : null };
   });
-  bind(app, context, ENDPOINTS.checksCsv, async ({ query, who, reply }) =>
-    reply.type('text/csv; charset=utf-8').header('content-disposition', 'attachment; filename="checks.csv"').send(checksCsv(await all(who.organisation, query))),
-  );
-  bind(app, context, ENDPOINTS.checksJson, async ({ query, who, reply }) =>
-    reply.type('application/json').header('content-disposition', 'attachment; filename="checks.json"').send(JSON.stringify({ format: 'idiom-checks-1', checks: await all(who.organisation, query) }, null, 1)),
-  );
+  bind(app, context, ENDPOINTS.checksCsv, ({ query, who, reply }) => reply.type('text/csv; charset=utf-8').header('content-disposition', 'attachment; filename="checks.csv"').send(Readable.from(csv(who.organisation, query))));
+  bind(app, context, ENDPOINTS.checksJson, ({ query, who, reply }) => reply.type('application/json').header('content-disposition', 'attachment; filename="checks.json"').send(Readable.from(json(who.organisation, query))));
 
   bind(app, context, ENDPOINTS.newCheck, ({ body, who }) => recordCheck(context, who, body));
-  bind(app, context, ENDPOINTS.check, async ({ params, who }) => {
+  bind(app, context, ENDPOINTS.toLookAt, async ({ params, who }) => {
     const [status] = await statuses(db, who.organisation, { check: params.id }, 1);
     if (!status) throw fault('not-found');
-    const entries = await entriesOfCheck(db, who.organisation, params.id);
+    if (status.signer !== null) throw fault('already-signed');
+    const first = checkEntries(await entriesAbout(db, who.organisation, params.id))[0]!;
+    if (first.kind !== 'check') throw fault('not-found');
+    const { tied_knot, knot, rope, rope_diameter_mm, place, tied_by, tied_at, profile, profile_version, stopper, fist_mm, hand } = first.body;
+    return { check: params.id, tied_knot, knot, rope, rope_tag: status.rope_tag, rope_diameter_mm, place, tied_by, tied_at, checker: status.checker, profile, profile_version, stopper, fist_mm, hand };
+  });
+  bind(app, context, ENDPOINTS.check, async ({ params, who, request, reply }) => {
+    if (hasPdfAsked(request)) return sendCheckPdf(context, who, request, reply, params.id);
+    const [status] = await statuses(db, who.organisation, { check: params.id }, 1);
+    if (!status) throw fault('not-found');
+    const entries = await entriesAbout(db, who.organisation, params.id);
     return {
-      row: rowOf(status),
-      entries: entries.map((e) => ({ sequence: e.sequence, sha256: e.sha256, entry: JSON.parse(e.bytes.toString('utf8')) as Record<string, unknown> })),
+      row: checkRowOf(status),
+      entries: entries.map(storedEntryOf),
       second_check: shippedProfile(`${status.profile}@${status.profile_version}`).secondCheck.asked,
     };
   });

@@ -1,14 +1,15 @@
 /** The append-only record: the only place that writes or reads entries, heads and check_status. */
-import { FIRST_PREVIOUS, statusOf, type CheckStatus, type Entry } from '../../core/records';
+import { aboutOf, FIRST_PREVIOUS, isOfCheck, statusOf, type CheckEntry, type CheckStatus, type Entry, type EntryOf } from '../../core/records';
 import { fault } from '../../core/errors';
 import { canonicalBytes, sha256 } from '../canonical';
 import { isDuplicate, rows, run, type Connection, type Database } from '../database';
+import { storeRopeStatus } from './ropes';
 
 export interface StoredEntry {
   readonly organisation: string;
   readonly sequence: number;
   readonly id: string;
-  readonly check_id: string;
+  readonly about: string;
   readonly kind: string;
   readonly bytes: Buffer;
   readonly sha256: string;
@@ -32,10 +33,14 @@ export async function entryById(db: Database | Connection, id: string): Promise<
   const [r] = await rows<StoredEntry>(db, 'SELECT * FROM entries WHERE id = ?', [id]);
   return r ?? null;
 }
-export async function entriesOfCheck(db: Database | Connection, organisation: string, check: string): Promise<StoredEntry[]> {
-  return rows<StoredEntry>(db, 'SELECT * FROM entries WHERE check_id = ? AND organisation = ? ORDER BY sequence', [check, organisation]);
+/** Entries about a check, a rope or a walked round, oldest first. */
+export async function entriesAbout(db: Database | Connection, organisation: string, about: string): Promise<StoredEntry[]> {
+  return rows<StoredEntry>(db, 'SELECT * FROM entries WHERE about = ? AND organisation = ? ORDER BY sequence', [about, organisation]);
 }
-export const parsedEntries = (stored: readonly StoredEntry[]): Entry[] => stored.map(parse);
+/** Of stored entries those that a check consists of. */
+export const checkEntries = (stored: readonly StoredEntry[]): CheckEntry[] => stored.map(parse).filter(isOfCheck);
+/** Of stored entries those of a rope's life. */
+export const ropeEntries = (stored: readonly StoredEntry[]): EntryOf<'rope-event'>[] => stored.map(parse).filter((e) => e.kind === 'rope-event');
 
 /**
  * Takes the organisation's chain (the row lock makes entries follow one another), and answers a request
@@ -48,7 +53,7 @@ export async function lockChain(c: Connection, organisation: string, id: string,
   const there = await entryById(c, id);
   if (there) {
     if (there.organisation !== organisation || there.request_sha256 !== request_sha256) throw fault('id-taken');
-    const status = statusOf(parsedEntries(await entriesOfCheck(c, organisation, there.check_id)));
+    const status = statusOf(checkEntries(await entriesAbout(c, organisation, there.about)));
     return { id, sequence: there.sequence, sha256: there.sha256, verdict: status?.verdict ?? null, again: true };
   }
   return head;
@@ -59,33 +64,42 @@ export async function append(c: Connection, head: { sequence: number; sha256: st
   const entry = { ...draft, format: 1, sequence: head.sequence + 1, previous_sha256: head.sequence === 0 ? FIRST_PREVIOUS : head.sha256 } as Entry;
   const bytes = canonicalBytes(entry);
   const hash = sha256(bytes);
-  const check = entry.kind === 'check' ? entry.id : entry.body.check;
-  const values = [entry.organisation, entry.sequence, entry.id, check, entry.kind, bytes, hash, entry.previous_sha256, request_sha256, new Date(entry.recorded_at), entry.recorded_by];
+  const about = aboutOf(entry);
+  const values = [entry.organisation, entry.sequence, entry.id, about, entry.kind, bytes, hash, entry.previous_sha256, request_sha256, new Date(entry.recorded_at), entry.recorded_by];
   try {
-    await run(c, 'INSERT INTO entries (organisation, sequence, id, check_id, kind, bytes, sha256, previous_sha256, request_sha256, recorded_at, recorded_by) VALUES (?)', [values]);
+    await run(c, 'INSERT INTO entries (organisation, sequence, id, about, kind, bytes, sha256, previous_sha256, request_sha256, recorded_at, recorded_by) VALUES (?)', [values]);
   } catch (error) {
     // the lock is the organisation's: another one may have taken the same id in this moment
     if (isDuplicate(error)) throw fault('id-taken');
     throw error;
   }
-  await run(c, 'UPDATE chain_heads SET sequence = ?, sha256 = ? WHERE organisation = ?', [entry.sequence, hash, entry.organisation]);
-  const status = statusOf(parsedEntries(await entriesOfCheck(c, entry.organisation, check)))!;
+  await run(c, 'UPDATE chain_heads SET sequence = ?, sha256 = ?, checks = checks + ? WHERE organisation = ?', [entry.sequence, hash, entry.kind === 'check' ? 1 : 0, entry.organisation]);
+  const status = await bringUpToDate(c, entry);
+  return { id: entry.id, sequence: entry.sequence, sha256: hash, verdict: status?.verdict ?? null, again: false };
+}
+
+/** What lists show of the thing that an entry is about, made anew from its entries. */
+export async function bringUpToDate(c: Database | Connection, entry: Entry): Promise<CheckStatus | null> {
+  const stored = await entriesAbout(c, entry.organisation, aboutOf(entry));
+  if (entry.kind === 'rope-event') await storeRopeStatus(c, entry.organisation, entry.body.rope, ropeEntries(stored));
+  if (!isOfCheck(entry)) return null;
+  const status = statusOf(checkEntries(stored))!;
   await storeStatus(c, status);
-  return { id: entry.id, sequence: entry.sequence, sha256: hash, verdict: status.verdict, again: false };
+  return status;
 }
 
 const STATUS_COLUMNS = [
   'check_id', 'organisation', 'sequence', 'tied_knot', 'seen_at', 'knot', 'rope', 'place', 'tied_by', 'checker', 'signer', 'verdict', 'points_verdict',
-  'open_finding', 'awaits_signature', 'corrected', 'alone', 'tail_mm', 'tail_margin_mm', 'profile', 'profile_version', 'demo',
+  'open_finding', 'awaits_signature', 'corrected', 'alone', 'faults', 'differs', 'tail_mm', 'tail_margin_mm', 'profile', 'profile_version', 'round_walk', 'round_stop', 'demo',
 ] as const satisfies readonly (keyof CheckStatus)[];
 
-async function storeStatus(c: Connection, s: CheckStatus): Promise<void> {
+async function storeStatus(c: Database | Connection, s: CheckStatus): Promise<void> {
   const values = STATUS_COLUMNS.map((k) => (k === 'seen_at' ? new Date(s.seen_at) : s[k]));
   const updates = STATUS_COLUMNS.slice(1).map((k) => `${k} = VALUES(${k})`).join(', ');
   await run(c, `INSERT INTO check_status (${STATUS_COLUMNS.join(', ')}) VALUES (?) ON DUPLICATE KEY UPDATE ${updates}`, [values]);
 }
 
-const BOOLEANS = ['open_finding', 'awaits_signature', 'corrected', 'alone', 'demo'] as const;
+const BOOLEANS = ['open_finding', 'awaits_signature', 'corrected', 'alone', 'differs', 'demo'] as const;
 type RawStatus = Record<string, unknown> & { seen_at: Date };
 const statusFromRow = (r: RawStatus): CheckStatus =>
   ({ ...r, seen_at: r.seen_at.toISOString(), ...Object.fromEntries(BOOLEANS.map((b) => [b, Boolean(r[b])])) }) as unknown as CheckStatus;
@@ -107,31 +121,41 @@ export interface StatusFilter {
   readonly to?: Date | undefined;
   readonly beforeSequence?: number | undefined;
   readonly check?: string | undefined;
+  readonly roundWalk?: string | undefined;
 }
 
-/** The query of the checks list; the bench makes the same one. */
+/** The three columns that name a person. */
+const PERSON_COLUMNS = ['tied_by', 'checker', 'signer'] as const;
+
+/**
+ * The query of the checks list; the bench makes the same one. The rows of the page are found first, by an index alone, and only then
+ * named. A person stands in one of three columns: each is asked by its own index, so that the time does not grow with the record.
+ */
 export function statusQuery(organisation: string, filter: StatusFilter, limit: number): { sql: string; values: unknown[] } {
-  const where = ['s.organisation = ?'];
+  const where = ['organisation = ?'];
   const values: unknown[] = [organisation];
   const add = (sql: string, ...v: unknown[]) => {
     where.push(sql);
     values.push(...v);
   };
-  if (filter.rope) add('s.rope = ?', filter.rope);
-  if (filter.person) add('(s.tied_by = ? OR s.checker = ? OR s.signer = ?)', filter.person, filter.person, filter.person);
-  if (filter.verdict) add('s.verdict = ?', filter.verdict);
-  if (filter.open === 'finding') add('s.open_finding = TRUE');
-  if (filter.open === 'signature') add('s.awaits_signature = TRUE');
-  if (filter.from) add('s.seen_at >= ?', filter.from);
-  if (filter.to) add('s.seen_at < ?', filter.to);
-  if (filter.beforeSequence !== undefined) add('s.sequence < ?', filter.beforeSequence);
-  if (filter.check) add('s.check_id = ?', filter.check);
-  values.push(limit);
+  if (filter.rope) add('rope = ?', filter.rope);
+  if (filter.verdict) add('verdict = ?', filter.verdict);
+  if (filter.open === 'finding') add('open_finding = TRUE');
+  if (filter.open === 'signature') add('awaits_signature = TRUE');
+  if (filter.from) add('seen_at >= ?', filter.from);
+  if (filter.to) add('seen_at < ?', filter.to);
+  if (filter.beforeSequence !== undefined) add('sequence < ?', filter.beforeSequence);
+  if (filter.check) add('check_id = ?', filter.check);
+  if (filter.roundWalk) add('round_walk = ?', filter.roundWalk);
+  const page = (also: string) => `(SELECT check_id, sequence FROM check_status WHERE ${where.join(' AND ')}${also} ORDER BY sequence DESC LIMIT ?)`;
+  const pages = filter.person ? PERSON_COLUMNS.map((c) => page(` AND ${c} = ?`)) : [page('')];
+  const each = pages.flatMap(() => [...values, ...(filter.person ? [filter.person] : []), limit]);
   return {
     sql: `SELECT ${STATUS_COLUMNS.map((k) => `s.${k}`).join(', ')}, r.tag AS rope_tag, t.name AS tied_by_name, c.name AS checker_name, g.name AS signer_name
-      FROM check_status s JOIN ropes r ON r.id = s.rope JOIN people t ON t.id = s.tied_by JOIN people c ON c.id = s.checker LEFT JOIN people g ON g.id = s.signer
-      WHERE ${where.join(' AND ')} ORDER BY s.sequence DESC LIMIT ?`,
-    values,
+      FROM (${pages.join(' UNION ')} ORDER BY sequence DESC LIMIT ?) p
+      JOIN check_status s ON s.check_id = p.check_id JOIN ropes r ON r.id = s.rope JOIN people t ON t.id = s.tied_by JOIN people c ON c.id = s.checker LEFT JOIN people g ON g.id = s.signer
+      ORDER BY s.sequence DESC`,
+    values: [...each, limit],
   };
 }
 
@@ -145,15 +169,24 @@ export async function statusesInChain(c: Connection, organisation: string, check
   return (await rows<RawStatus>(c, `SELECT ${STATUS_COLUMNS.join(', ')} FROM check_status WHERE organisation = ? AND check_id = ?`, [organisation, check])).map(statusFromRow);
 }
 
+/** Checks of a rope whose finding is open. */
+export async function openFindingsInRope(c: Connection, organisation: string, rope: string): Promise<CheckStatus[]> {
+  return (await rows<RawStatus>(c, `SELECT ${STATUS_COLUMNS.join(', ')} FROM check_status WHERE organisation = ? AND rope = ? AND open_finding = TRUE ORDER BY sequence`, [organisation, rope])).map(statusFromRow);
+}
+/** Checks made on a walk of a round, oldest first. */
+export async function statusesOfRoundWalk(c: Connection, walk: string): Promise<CheckStatus[]> {
+  return (await rows<RawStatus>(c, `SELECT ${STATUS_COLUMNS.join(', ')} FROM check_status WHERE round_walk = ? ORDER BY sequence`, [walk])).map(statusFromRow);
+}
+
 export async function statusCounts(db: Database, organisation: string): Promise<{ checks: number; open_findings: number; waiting_signatures: number }> {
   const [r] = await rows<{ checks: number; open_findings: number; waiting_signatures: number }>(
     db,
-    `SELECT (SELECT COUNT(*) FROM check_status WHERE organisation = ?) AS checks,
+    `SELECT (SELECT COALESCE(SUM(checks), 0) FROM chain_heads WHERE organisation = ?) AS checks,
       (SELECT COUNT(*) FROM check_status WHERE organisation = ? AND open_finding) AS open_findings,
       (SELECT COUNT(*) FROM check_status WHERE organisation = ? AND awaits_signature) AS waiting_signatures`,
     [organisation, organisation, organisation],
   );
-  return r!;
+  return { ...r!, checks: Number(r!.checks) };
 }
 
 export async function chainHead(db: Database | Connection, organisation: string): Promise<{ sequence: number; sha256: string }> {
@@ -164,6 +197,15 @@ export async function chainHead(db: Database | Connection, organisation: string)
 /** For verifying: entries in order, a bounded number at a time. */
 export async function entriesFrom(db: Database, organisation: string, afterSequence: number, limit: number): Promise<StoredEntry[]> {
   return rows<StoredEntry>(db, 'SELECT * FROM entries WHERE organisation = ? AND sequence > ? ORDER BY sequence LIMIT ?', [organisation, afterSequence, limit]);
+}
+/** How many checks the head says there are. */
+export async function countedChecks(db: Database, organisation: string): Promise<number> {
+  return (await rows<{ checks: number }>(db, 'SELECT checks FROM chain_heads WHERE organisation = ?', [organisation]))[0]?.checks ?? 0;
+}
+/** An entry by its place and hash: for who holds a printed page. */
+export async function entryKnown(db: Database, organisation: string, sequence: number, hash: string): Promise<StoredEntry | null> {
+  const [r] = await rows<StoredEntry>(db, 'SELECT * FROM entries WHERE organisation = ? AND sequence = ? AND sha256 = ?', [organisation, sequence, hash]);
+  return r ?? null;
 }
 export async function storedStatuses(db: Database, organisation: string): Promise<CheckStatus[]> {
   return (await rows<RawStatus>(db, `SELECT ${STATUS_COLUMNS.join(', ')} FROM check_status WHERE organisation = ?`, [organisation])).map(statusFromRow);

@@ -7,6 +7,7 @@ interface PersonRow {
   handle: string;
   name: string;
   password_hash: string;
+  pin_hash: string | null;
   roles: string;
   fist_mm: number;
   arm_mm: number | null;
@@ -21,19 +22,20 @@ interface PersonRow {
 export interface StoredPerson extends Person {
   readonly organisation: string;
   readonly password_hash: string;
+  readonly pin_hash: string | null;
   readonly about: string;
 }
 
-const COLUMNS = 'id, organisation, handle, name, password_hash, roles, fist_mm, arm_mm, hand_mm, foot_mm, calibrated, length_unit, hand, single_keys, about';
+const COLUMNS = 'id, organisation, handle, name, password_hash, pin_hash, roles, fist_mm, arm_mm, hand_mm, foot_mm, calibrated, length_unit, hand, single_keys, about';
 
 const fromRow = (r: PersonRow): StoredPerson => ({
-  id: r.id, organisation: r.organisation, handle: r.handle, name: r.name, password_hash: r.password_hash, roles: r.roles.split(',').filter(Boolean) as Role[],
+  id: r.id, organisation: r.organisation, handle: r.handle, name: r.name, password_hash: r.password_hash, pin_hash: r.pin_hash, has_pin: r.pin_hash !== null, roles: r.roles.split(',').filter(Boolean) as Role[],
   fist_mm: r.fist_mm, arm_mm: r.arm_mm, hand_mm: r.hand_mm, foot_mm: r.foot_mm, calibrated: Boolean(r.calibrated), length_unit: r.length_unit, hand: r.hand, single_keys: Boolean(r.single_keys), about: r.about,
 });
 
 /** What may leave the server of a person. */
 export function publicPerson(p: StoredPerson): Person {
-  return { id: p.id, handle: p.handle, name: p.name, roles: p.roles, fist_mm: p.fist_mm, arm_mm: p.arm_mm, hand_mm: p.hand_mm, foot_mm: p.foot_mm, calibrated: p.calibrated, length_unit: p.length_unit, hand: p.hand, single_keys: p.single_keys };
+  return { id: p.id, handle: p.handle, name: p.name, roles: p.roles, fist_mm: p.fist_mm, arm_mm: p.arm_mm, hand_mm: p.hand_mm, foot_mm: p.foot_mm, calibrated: p.calibrated, has_pin: p.has_pin, length_unit: p.length_unit, hand: p.hand, single_keys: p.single_keys };
 }
 
 export async function personByHandle(db: Database, handle: string): Promise<StoredPerson | null> {
@@ -64,16 +66,30 @@ export interface NewPerson {
   readonly fist_mm?: number;
   readonly arm_mm?: number;
   readonly length_unit?: Person['length_unit'];
+  readonly hand?: Person['hand'];
+  readonly pin_hash?: string;
   readonly about?: string;
   readonly created_at: Date;
 }
 export async function insertPerson(db: Database | Connection, p: NewPerson): Promise<void> {
-  await run(db, 'INSERT INTO people (id, organisation, handle, name, password_hash, roles, fist_mm, arm_mm, calibrated, length_unit, about, created_at) VALUES (?)', [
-    [p.id, p.organisation, p.handle, p.name, p.password_hash, p.roles.join(','), p.fist_mm ?? 100, p.arm_mm ?? null, p.fist_mm !== undefined, p.length_unit ?? 'mm', p.about ?? '', p.created_at],
+  await run(db, 'INSERT INTO people (id, organisation, handle, name, password_hash, pin_hash, roles, fist_mm, arm_mm, calibrated, length_unit, hand, about, created_at) VALUES (?)', [
+    [p.id, p.organisation, p.handle, p.name, p.password_hash, p.pin_hash ?? null, p.roles.join(','), p.fist_mm ?? 100, p.arm_mm ?? null, p.fist_mm !== undefined, p.length_unit ?? 'mm', p.hand ?? 'right', p.about ?? '', p.created_at],
   ]);
 }
 export async function updatePreferences(db: Database, id: string, changes: Partial<Pick<Person, 'fist_mm' | 'arm_mm' | 'hand_mm' | 'foot_mm' | 'length_unit' | 'hand' | 'single_keys'>>): Promise<void> {
   const set: Record<string, unknown> = { ...changes };
   if (changes.fist_mm !== undefined) set['calibrated'] = true;
   if (Object.keys(set).length > 0) await run(db, 'UPDATE people SET ? WHERE id = ?', [set, id]);
+}
+export async function handlesTaken(db: Database | Connection, handles: readonly string[]): Promise<string[]> {
+  return handles.length === 0 ? [] : (await rows<{ handle: string }>(db, 'SELECT handle FROM people WHERE handle IN (?)', [handles])).map((r) => r.handle);
+}
+export async function changePerson(db: Database | Connection, organisation: string, id: string, changes: { readonly name?: string | undefined; readonly roles?: readonly Role[] | undefined; readonly password_hash?: string | undefined; readonly pin_hash?: string | undefined }): Promise<void> {
+  const { roles, ...rest } = changes;
+  const set = Object.fromEntries(Object.entries({ ...rest, ...(roles && { roles: [...new Set(roles)].join(',') }) }).filter(([, v]) => v !== undefined));
+  if (Object.keys(set).length > 0) await run(db, 'UPDATE people SET ? WHERE organisation = ? AND id = ?', [set, organisation, id]);
+}
+/** Everyone of the organisation who is instructor; held until the transaction ends. */
+export async function instructorsHeld(c: Connection, organisation: string): Promise<string[]> {
+  return (await rows<{ id: string }>(c, "SELECT id FROM people WHERE organisation = ? AND FIND_IN_SET('instructor', roles) FOR UPDATE", [organisation])).map((r) => r.id);
 }

@@ -1,0 +1,19 @@
+/** Both faces of a knot, as it should look, for print. Kept once drawn: a knot's faces change only with the catalogue. */
+import { goesOn } from '../../core/knots/behaviour';
+import { knotById, shapeOf } from '../../core/knots/catalogue';
+import { drawVector } from '../../core/picture';
+import { asPicture, knotRadius, mirroredForLeft } from '../picturing';
+
+const drawn = new Map<string, string>();
+
+export function faceSvg(knot: string, face: 'front' | 'back', hand: 'right' | 'left'): string {
+  const key = `${knot} ${face} ${hand}`;
+  const there = drawn.get(key);
+  if (there !== undefined) return there;
+  const right = asPicture(shapeOf(knot, 'right', 'tight', null));
+  const components = hand === 'left' ? mirroredForLeft(right) : right;
+  const { entry } = knotById(knot);
+  const svg = drawVector(components, { face, theme: 'print', size_px: 300, crop: 'knot', knotRadius_ropeDiameters: knotRadius(knot, 'right', 'tight', 'knot'), title: entry.names[0], cutTail: !goesOn(entry) });
+  drawn.set(key, svg);
+  return svg;
+}
