@@ -57,4 +57,5 @@ export const personReply = z.strictObject({
   signed_off: z.array(z.strictObject({ knot: z.string(), may: z.enum(SIGN_OFFS), by_name: z.string(), at: z.string() })),
   wrong_pins: z.array(z.strictObject({ at: z.string(), on_device_of_name: z.string() })).describe('the last ones; for the person and for instructors, empty for others'),
 });
+export type PersonPage = z.infer<typeof personReply>;
 export const peopleReply = z.array(person);

@@ -131,4 +131,5 @@ export const statisticsReply = z.strictObject({
   tails: z.array(z.strictObject({ check: z.string(), seen_at: z.string(), knot: z.string(), rope_tag: z.string(), profile: z.string(), tail_mm: z.number(), margin_mm: z.number().nullable(), verdict })).describe('the latest 400 measured tails, oldest first'),
   open_findings: z.array(z.strictObject({ check: z.string(), knot: z.string(), rope_tag: z.string(), place: z.string(), seen_at: z.string(), days: z.number() })).describe('whenever found, oldest first'),
 });
+export type Statistics = z.infer<typeof statisticsReply>;
 export const dayQuery = z.strictObject({ day });

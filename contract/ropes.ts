@@ -46,6 +46,7 @@ export const ropeLifeReply = z.strictObject({
   knots_in_it: z.array(tiedKnotReply),
   open_findings: z.array(checkRow),
 });
+export type RopeLifePage = z.infer<typeof ropeLifeReply>;
 export const labelsQuery = z.strictObject({ ids: z.string().max(8000).regex(/^[0-9a-f-]{36}(,[0-9a-f-]{36})*$/, 'are ids with commas between').transform((v) => v.split(',')).optional() });
 
 export const IMPORTS = ['ropes', 'people'] as const;

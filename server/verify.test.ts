@@ -34,7 +34,7 @@ describe('the demo', () => {
     const days = rows.map((r) => (t.clock.now.getTime() - new Date(r.seen_at).getTime()) / 86_400_000);
     expect([Math.max(...days) > 75, Math.max(...days) < 100, Math.min(...days) >= 0]).toEqual([true, true, true]);
     expect((await call(t, 'GET', '/people', tove)).body).toHaveLength(12);
-    expect((await call(t, 'GET', '/ropes', tove)).body).toHaveLength(15);
+    expect((await call(t, 'GET', '/ropes', tove)).body).toHaveLength(18);
     expect((await call(t, 'GET', '/demo-people')).body).toHaveLength(12);
   });
 });

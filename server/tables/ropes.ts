@@ -11,7 +11,7 @@ const SELECT = `SELECT r.id, r.tag, r.thing, r.kind, r.diameter_mm, GREATEST(0, 
   FROM ropes r LEFT JOIN rope_status s ON s.rope = r.id`;
 
 export async function ropesOf(db: Database, organisation: string): Promise<RopeRow[]> {
-  return rows<RopeRow>(db, `${SELECT} WHERE r.organisation = ? ORDER BY r.state, r.tag`, [organisation]);
+  return rows<RopeRow>(db, `${SELECT} WHERE r.organisation = ? ORDER BY ${STATE} = 'retired', r.thing, r.tag`, [organisation]);
 }
 export async function ropeById(db: Database | Connection, organisation: string, id: string): Promise<RopeRow | null> {
   const [r] = await rows<RopeRow>(db, `${SELECT} WHERE r.organisation = ? AND r.id = ?`, [organisation, id]);

@@ -1,9 +1,7 @@
 /** The record in sum, by what check_status shows. Read by the index on the time seen: it grows with the span asked for, not with the record. */
-import type { z } from 'zod';
-import type { statisticsReply } from '../../contract';
+import type { Statistics } from '../../contract';
 import { rows, type Database } from '../database';
 
-type Statistics = z.output<typeof statisticsReply>;
 interface Asked { readonly from: Date; readonly to: Date; readonly rope?: string | undefined; readonly person?: string | undefined }
 const MOST_TAILS = 400;
 const MOST_OPEN = 200;

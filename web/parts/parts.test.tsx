@@ -3,7 +3,7 @@ import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import type { JudgedPoint } from '../../core/inspect';
 import { shippedProfile, judgeTail } from '../../core/profiles';
 import { TailGauge } from '../stations/check/TailGauge';
-import { typedTail_mm } from '../stations/check/TailView';
+import { tailAnswer } from '../store/walks';
 import type { Walk } from '../store/walks';
 import { pictureUrl } from './KnotPicture';
 import { Points } from './Points';
@@ -45,9 +45,12 @@ describe('points', () => {
 });
 
 describe('the tail as typed', () => {
-  const walk = (tailText: string, tailUnit: Walk['tailUnit'] = 'mm') => ({ tailText, tailUnit }) as Walk;
-  test.each([['131', 'mm', 131], ['13,5', 'mm', 13.5], [' 4.5 ', 'in', 114.3], ['1.5', 'fist', 138], ['', 'mm', null], ['long', 'mm', null], ['-4', 'mm', null], ['1e9', 'mm', null], ['0', 'mm', 0]] as const)('%p in %s is %p mm', (text, unit, mm) => {
-    expect(typedTail_mm(walk(text, unit), 92)).toBe(mm);
+  const walk = (change: Partial<Walk>) => ({ tailText: '', tailUnit: 'mm', tailMethod: 'ruler', rope_diameter_mm: 10, ...change }) as Walk;
+  test('is an answer once every tail of the knot is a length', () => {
+    expect(tailAnswer(walk({ tailText: '13,5', tailUnit: 'diameter', tailMethod: 'rope-diameters' }), { family: 'end-loop' }, 92)).toEqual({ found: 'right', tail: { tail_mm: 135, method: 'rope-diameters', uncertainty_mm: 10 } });
+    expect(tailAnswer(walk({ tailText: 'long' }), { family: 'end-loop' }, 92)).toBeNull();
+    expect(tailAnswer(walk({ tailText: '130' }), { family: 'bend' }, 92)).toBeNull();
+    expect(tailAnswer(walk({ tailText: '130', moreTails: ['140'], tailUncertainty_mm: 2 }), { family: 'bend' }, 92)).toMatchObject({ tail: { tail_mm: 130, uncertainty_mm: 2 }, more_tails: [{ tail_mm: 140, uncertainty_mm: 2 }] });
   });
 });
 

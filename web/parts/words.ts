@@ -1,6 +1,6 @@
 /** The interface's words for the values of the contract. */
 import type { Job } from '../../core/choose/job';
-import type { Verdict } from '../../core/inspect';
+import type { RopeState, TailMethod, TailUnit, Verdict } from '../../core/inspect';
 import type { Family, Grade, KnotEntry, Pull, Source } from '../../core/knots/types';
 
 export const VERDICT_WORDS: Record<Verdict, string> = { 'meets-the-rule': 'Meets the rule', 'put-right': 'Put right', 'take-out-and-retie': 'Take out and retie', 'not-judged': 'Not judged' };
@@ -23,7 +23,11 @@ export const pullSaid = (pull: Pull, joint: boolean): string => (joint ? PULL_OF
 export const GRADE_WORDS: Record<Grade, string> = { made: 'made for it', ok: 'will do', avoid: 'to be avoided', fails: 'fails' };
 export const SOURCE_WORDS: Record<Source, string> = { practice: 'from practice', general: 'general knowledge, to be confirmed' };
 export const CERTAINTY_WORDS: Record<KnotEntry['form_certainty'], string> = { settled: 'Settled', 'one-derivation': 'One derivation only', unsettled: 'Not settled' };
-export const POINT_WORDS: Record<string, string> = { name: 'Right knot', front: 'Front', back: 'Back', path: 'Path', tail: 'Tail', stopper: 'Stopper', set: 'Set', eye: 'Eye', harness: 'Harness', count: 'Count', wraps: 'Wraps', object: 'Object', gate: 'Gate', joint: 'Joint', slides: 'Slides, bites', otherwise: 'Other loads' };
+export const METHOD_WORDS: Record<TailMethod, string> = { ruler: 'with a ruler', fists: 'in fists', 'rope-diameters': 'in diameters', 'by-eye': 'by eye' };
+export const TAIL_UNIT_WORDS: Record<TailUnit, string> = { mm: 'mm', in: 'inches', fist: 'fists', diameter: 'diameters' };
+export const THING_WORDS: Record<'rope' | 'cord' | 'sling' | 'karabiner', string> = { rope: 'rope', cord: 'cord', sling: 'sling', karabiner: 'karabiner' };
+export const ROPE_STATE_WORDS: Record<RopeState, string> = { 'in-service': 'in service', damaged: 'damaged: never for a life load', retired: 'retired' };
+export const POINT_WORDS: Record<string, string> = { rope: 'Rope', name: 'Right knot', front: 'Front', back: 'Back', path: 'Path', tail: 'Tail', stopper: 'Stopper', set: 'Set', eye: 'Eye', harness: 'Harness', count: 'Count', wraps: 'Wraps', object: 'Object', gate: 'Gate', joint: 'Joint', slides: 'Slides, bites', otherwise: 'Other loads' };
 
 export const FAMILY_HEADINGS: Record<Family, string> = { 'end-loop': 'End loops', 'two-eyes': 'Loops with two eyes', midline: 'Midline loops', noose: 'Nooses', bend: 'Joints of two ropes', hitch: 'Hitches to an object', friction: 'Friction hitches', stopper: 'Stoppers' };
 

@@ -43,7 +43,7 @@ export interface Refusal {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api/v1', timeout: 20_000, prepareHeaders: (h) => h.set('accept', 'application/json') }),
-  tagTypes: ['session', 'records', 'ropes', 'people', 'jobs', 'passing'],
+  tagTypes: ['session', 'records', 'ropes', 'people', 'jobs', 'passing', 'rounds'],
   keepUnusedDataFor: 300,
   endpoints: (b) => ({
     session: b.query<Reply<typeof C.sessionReply>, void>({ query: () => '/session', providesTags: ['session'] }),
@@ -55,6 +55,24 @@ export const api = createApi({
     people: b.query<C.Person[], void>({ query: () => '/people', providesTags: ['people'] }),
     newPerson: b.mutation<C.Person, z.input<typeof C.newPersonBody>>({ query: (body) => ({ url: '/people', method: 'POST', body }), invalidatesTags: ['people'] }),
     ropes: b.query<C.RopeRow[], void>({ query: () => '/ropes', providesTags: ['ropes'] }),
+    personById: b.query<Reply<typeof C.personReply>, string>({ query: (id) => `/people/${id}`, providesTags: ['people'] }),
+    changePerson: b.mutation<Reply<typeof C.personReply>, { of: string; body: z.input<typeof C.changePersonBody> }>({ query: ({ of, body }) => ({ url: `/people/${of}`, method: 'PATCH', body }), invalidatesTags: ['people', 'session'] }),
+    signOff: b.mutation<Reply<typeof C.personReply>, { of: string; body: z.input<typeof C.newSignOffBody> }>({ query: ({ of, body }) => ({ url: `/people/${of}/sign-offs`, method: 'POST', body }), invalidatesTags: ['people'] }),
+    ownPin: b.mutation<C.Person, z.input<typeof C.ownPinBody>>({ query: (body) => ({ url: '/people/me/pin', method: 'POST', body }), invalidatesTags: ['session', 'people'] }),
+    importFile: b.mutation<Reply<typeof C.importReply>, z.input<typeof C.importBody>>({ query: (body) => ({ url: '/imports', method: 'POST', body }), invalidatesTags: (result) => (result?.read_in ? ['ropes', 'people'] : []) }),
+    rope: b.query<Reply<typeof C.ropeLifeReply>, string>({ query: (id) => `/ropes/${id}`, providesTags: ['ropes', 'records'] }),
+    ropeEvent: b.mutation<Reply<typeof C.recordedReply>, { of: string; body: z.input<typeof C.newRopeEventBody> }>({ query: ({ of, body }) => ({ url: `/ropes/${of}/events`, method: 'POST', body }), invalidatesTags: ['ropes', 'records'] }),
+    rounds: b.query<Reply<typeof C.roundsReply>, void>({ query: () => '/rounds?limit=100', providesTags: ['rounds'] }),
+    round: b.query<Reply<typeof C.roundReply>, string>({ query: (id) => `/rounds/${id}`, providesTags: ['rounds'] }),
+    newRound: b.mutation<Reply<typeof C.roundReply>, z.input<typeof C.newRoundBody>>({ query: (body) => ({ url: '/rounds', method: 'POST', body }), invalidatesTags: ['rounds'] }),
+    roundWalks: b.query<Reply<typeof C.roundWalksReply>, void>({ query: () => '/round-walks?limit=30', providesTags: ['rounds', 'records'] }),
+    roundWalk: b.query<Reply<typeof C.roundWalkReply>, string>({ query: (id) => `/round-walks/${id}`, providesTags: ['rounds', 'records'] }),
+    newRoundWalk: b.mutation<Reply<typeof C.roundWalkReply>, z.input<typeof C.newRoundWalkBody>>({ query: (body) => ({ url: '/round-walks', method: 'POST', body }), invalidatesTags: ['rounds', 'records'] }),
+    finishRoundWalk: b.mutation<Reply<typeof C.recordedReply>, { of: string; body: z.input<typeof C.finishRoundWalkBody> }>({ query: ({ of, body }) => ({ url: `/round-walks/${of}/finish`, method: 'POST', body }), invalidatesTags: ['rounds', 'records'] }),
+    toLookAt: b.query<Reply<typeof C.toLookAtReply>, string>({ query: (id) => `/checks/${id}/to-look-at`, providesTags: ['records'] }),
+    statistics: b.query<Reply<typeof C.statisticsReply>, string>({ query: (search) => `/checks/statistics?${search}`, providesTags: ['records'] }),
+    verifyEntry: b.query<Reply<typeof C.verifyReply>, { organisation: string; sequence: string; sha256: string }>({ query: (params) => ({ url: '/record/verify', params }) }),
+    head: b.query<Reply<typeof C.headReply>, void>({ query: () => '/record/head', providesTags: ['records'] }),
     newRope: b.mutation<C.RopeRow, z.input<typeof C.newRopeBody>>({ query: (body) => ({ url: '/ropes', method: 'POST', body }), invalidatesTags: ['ropes'] }),
     profiles: b.query<Profile[], void>({ query: () => '/profiles' }),
     knots: b.query<Reply<typeof C.knotListReply>, void>({ query: () => '/knots' }),
@@ -80,7 +98,7 @@ export const api = createApi({
     knotEvent: b.mutation<Reply<typeof C.tiedKnotReply>, { of: string; body: z.input<typeof C.newKnotEventBody> }>({ query: ({ of, body }) => ({ url: `/tied-knots/${of}/events`, method: 'POST', body }), invalidatesTags: ['records'] }),
     checks: b.query<Reply<typeof C.checksReply>, string>({ query: (search) => `/checks?${search}`, providesTags: ['records'] }),
     check: b.query<Reply<typeof C.checkReply>, string>({ query: (id) => `/checks/${id}`, providesTags: ['records'] }),
-    newCheck: b.mutation<Reply<typeof C.recordedReply>, C.NewCheck>({ query: (body) => ({ url: '/checks', method: 'POST', body }), invalidatesTags: ['records'] }),
+    newCheck: b.mutation<Reply<typeof C.recordedReply>, C.NewCheck>({ query: (body) => ({ url: '/checks', method: 'POST', body }), invalidatesTags: ['records', 'ropes', 'rounds'] }),
     sign: b.mutation<Reply<typeof C.recordedReply>, { check: string; body: z.input<typeof C.newSignatureBody> }>({ query: ({ check, body }) => ({ url: `/checks/${check}/signatures`, method: 'POST', body }), invalidatesTags: ['records'] }),
     correct: b.mutation<Reply<typeof C.recordedReply>, { check: string; body: z.input<typeof C.newCorrectionBody> }>({ query: ({ check, body }) => ({ url: `/checks/${check}/corrections`, method: 'POST', body }), invalidatesTags: ['records'] }),
     closeFinding: b.mutation<Reply<typeof C.recordedReply>, { check: string; body: z.input<typeof C.newFindingClosedBody> }>({ query: ({ check, body }) => ({ url: `/checks/${check}/finding-closed`, method: 'POST', body }), invalidatesTags: ['records'] }),
@@ -89,7 +107,8 @@ export const api = createApi({
 export const {
   useSessionQuery, useSignInMutation, useSignOutMutation, useSetupMutation, useDemoPeopleQuery, usePreferencesMutation, usePeopleQuery, useNewPersonMutation, useRopesQuery, useNewRopeMutation,
   useIdentifyMutation, useTouchedQuery, useChangesQuery, useLookalikesQuery, useDrillMutation, useProfilesQuery, useKnotsQuery, useKnotQuery, useShapeQuery, useWayQuery, useChooseQuery, useFrictionHitchQuery, useCutLengthQuery, usePassingTrialsQuery, useNewPassingTrialMutation, useRopeNeededQuery, useJobsQuery, useKeptJobQuery, useNewJobMutation, useTodayQuery, useTiedKnotQuery, useKnotEventMutation, useChecksQuery, useCheckQuery,
-  useNewCheckMutation, useSignMutation, useCorrectMutation, useCloseFindingMutation,
+  usePersonByIdQuery, useChangePersonMutation, useSignOffMutation, useOwnPinMutation, useImportFileMutation, useRopeQuery, useRopeEventMutation, useRoundsQuery, useRoundQuery, useNewRoundMutation, useRoundWalksQuery, useRoundWalkQuery,
+  useNewRoundWalkMutation, useFinishRoundWalkMutation, useToLookAtQuery, useStatisticsQuery, useVerifyEntryQuery, useHeadQuery, useNewCheckMutation, useSignMutation, useCorrectMutation, useCloseFindingMutation,
 } = api;
 
 /** A refusal in words for a person. */

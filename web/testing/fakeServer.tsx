@@ -12,9 +12,9 @@ import { api } from '../store/api';
 export interface Sent { readonly method: string; readonly path: string; readonly body: unknown }
 type Answers = Readonly<Record<string, unknown>>;
 
-export const PERSON = { id: '11111111-1111-4111-8111-111111111111', handle: 'tove', name: 'Tove Vannmark', roles: ['instructor'], fist_mm: 92, arm_mm: null, hand_mm: null, foot_mm: null, length_unit: 'mm', hand: 'right', single_keys: true, calibrated: true };
+export const PERSON = { id: '11111111-1111-4111-8111-111111111111', handle: 'tove', name: 'Tove Vannmark', roles: ['instructor'], fist_mm: 92, arm_mm: null, hand_mm: null, foot_mm: null, length_unit: 'mm', hand: 'right', single_keys: true, calibrated: true, has_pin: true };
 export const TIER = { ...PERSON, id: '22222222-2222-4222-8222-222222222222', handle: 'joss', name: 'Joss Marrable', roles: ['learner'] };
-export const ROPE = { id: '33333333-3333-4333-8333-333333333333', tag: 'NL-07', kind: 'dynamic', diameter_mm: 10.2, length_m: 60, state: 'in-service', in_service_since: null, note: '' };
+export const ROPE = { id: '33333333-3333-4333-8333-333333333333', tag: 'NL-07', thing: 'rope', kind: 'dynamic', diameter_mm: 10.2, length_m: 60, first_length_m: 60, state: 'in-service', open_damages: 0, hard_falls: 0, open_findings: 0, knots_in_it: 0, in_service_since: null, note: '' };
 
 const STANDING: Answers = {
   'GET /session': { person: PERSON, organisation: { id: 'o', name: 'Loft', demo: false }, demo: false, setup_open: false },
@@ -25,7 +25,8 @@ const STANDING: Answers = {
     id: e.id, names: e.names, family: e.family, purposes: e.purposes, can_be_checked: e.check_points.length > 0, ways: e.ways,
     faults: e.faults.map((f) => f.id), form_certainty: e.form_certainty,
   })),
-  'GET /today': { open_findings: [], waiting_signatures: [], last_checks: [], to_look_at_again: [], counts: { checks: 0, open_findings: 0, waiting_signatures: 0 } },
+  'GET /today': { open_findings: [], waiting_signatures: [], last_checks: [], to_look_at_again: [], rounds_waiting: [], counts: { checks: 0, open_findings: 0, waiting_signatures: 0 } },
+  [`GET /people/${PERSON.id}`]: { person: PERSON, signed_off: [], wrong_pins: [] },
   'GET /jobs': { items: [], next: null },
 };
 

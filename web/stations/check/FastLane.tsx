@@ -1,13 +1,12 @@
 /** All points on one screen, for the practised: each is answered by itself, after its pictures were wholly on screen. There is no "all right". */
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { TAIL_UNCERTAINTY_MM, type Judgement, type PointAnswer } from '../../../core/inspect';
+import type { Judgement, PointAnswer } from '../../../core/inspect';
 import type { CheckPoint, KnotEntry } from '../../../core/knots/types';
 import { PairedPicture } from '../../parts/PairedPicture';
-import { POINT_WORDS } from '../../parts/words';
+import { POINT_WORDS, TAIL_UNIT_WORDS } from '../../parts/words';
 import { VerdictShape } from '../../parts/Verdict';
-import type { Walk } from '../../store/walks';
-import { typedTail_mm } from './TailView';
+import { tailAnswer, typedTails, type Walk } from '../../store/walks';
 import { secondsSince, useOnScreen } from './useOnScreen';
 
 interface Props {
@@ -29,24 +28,27 @@ function FastPoint({ walk, knot, point, judgement, fist_mm, onAnswer, onChange }
   const seconds = () => secondsSince(since, given?.seconds);
   const judged = judgement.points.find((p) => p.point === point.id);
   const [tried, setTried] = useState(false);
-  const tail_mm = typedTail_mm(walk, fist_mm);
+  const tails = typedTails(walk, knot, fist_mm);
+  const measured = tailAnswer(walk, knot, fist_mm);
   const answer = (a: Omit<PointAnswer, 'point' | 'seconds' | 'lane'>) => onAnswer({ point: point.id, ...a, seconds: seconds(), lane: 'fast' });
   const options = [{ found: 'right' as PointAnswer['found'], label: point.right.label, picture: point.right.picture }, ...point.wrong.map((w) => ({ found: w.fault as PointAnswer['found'], label: w.label, picture: w.picture }))];
   const partner = point.wrong.find((w) => w.picture)?.picture ?? null;
   const keepTail = () => {
     setTried(true);
-    if (tail_mm !== null) answer({ found: 'right', tail: { tail_mm, method: walk.tailMethod, uncertainty_mm: TAIL_UNCERTAINTY_MM[walk.tailMethod] } });
+    if (measured) answer(measured);
   };
   return (
     <section ref={ref} className="sheet fast-point" aria-labelledby={`point-${point.id}`} data-seen={seen}>
       <h2 id={`point-${point.id}`}>{given ? <VerdictShape of={judged!.state} /> : null} {point.question}</h2>
       {point.id === 'tail' ? (
         <form className="d-flex flex-wrap gap-2 align-items-end" onSubmit={(e) => { e.preventDefault(); keepTail(); }}>
-          <Form.Group controlId="fast-tail"><Form.Label className="mb-1">Tail, {walk.tailUnit === 'fist' ? 'fists' : walk.tailUnit}</Form.Label>
-            <Form.Control value={walk.tailText} inputMode="decimal" autoComplete="off" isInvalid={tried && tail_mm === null} onChange={(e) => onChange({ tailText: e.target.value })} style={{ width: 130 }} /></Form.Group>
+          {tails.names.map((name, k) => (
+            <Form.Group controlId={`fast-tail${k || ''}`} key={name}><Form.Label className="mb-1">{name[0]!.toUpperCase() + name.slice(1)}, {TAIL_UNIT_WORDS[walk.tailUnit]}</Form.Label>
+              <Form.Control value={tails.texts[k]!} inputMode="decimal" autoComplete="off" isInvalid={tried && tails.mm[k] === null} onChange={(e) => onChange(k === 0 ? { tailText: e.target.value } : { moreTails: tails.texts.slice(1).map((t, i) => (i === k - 1 ? e.target.value : t)) })} style={{ width: 130 }} /></Form.Group>
+          ))}
           <Button type="submit" disabled={!seen}>Keep this length</Button>
           <Button variant="outline-primary" disabled={!seen} onClick={() => answer({ found: 'cannot-see' })}>Cannot see</Button>
-          {tried && tail_mm === null ? <p className="invalid-feedback d-block m-0">a length, in numbers</p> : null}
+          {tried && !measured ? <p className="invalid-feedback d-block m-0">a length, in numbers</p> : null}
         </form>
       ) : (
         <div className="fast-options">

@@ -2,7 +2,7 @@ import { useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { checkPointsFor, judge, type PointAnswer } from '../../../core/inspect';
 import { entryById } from '../../../core/knots/lookup';
-import { useProfilesQuery, useSessionQuery } from '../../store/api';
+import { usePeopleQuery, useProfilesQuery, useRopesQuery, useSessionQuery } from '../../store/api';
 import { useApp, useSend } from '../../store';
 import { pointAnswered, walkChanged } from '../../store/walks';
 import { Empty, Failed, Loading } from '../../parts/States';
@@ -29,10 +29,15 @@ export function WalkPage() {
   const [params] = useSearchParams();
   const walk = useApp((s) => s.walks.find((w) => w.id === id));
   const profiles = useProfilesQuery();
-  const me = useSessionQuery().data!.person!;
+  const session = useSessionQuery().data!.person!;
+  const people = usePeopleQuery().data;
+  const ropes = useRopesQuery().data;
   if (!walk) return <Empty title="This check is not on this device"><p className="m-0">It was recorded or thrown away, or begun on another device.</p><Link className="btn btn-primary" to="/log">To the log</Link></Empty>;
   if (profiles.error) return <Failed error={profiles.error} again={profiles.refetch} />;
   if (!profiles.data) return <Loading what="Getting the rules" />;
+  // handed over, another one looks: with their own fist
+  const me = people?.find((p) => p.id === walk.second?.signer) ?? session;
+  const rule_fist_mm = walk.second?.rule_fist_mm ?? me.fist_mm;
   const profile = profiles.data.find((p) => p.id === walk.profile)!;
   const knot = entryById(walk.knot);
   const points = checkPointsFor(knot, profile, walk.stopper);
@@ -49,7 +54,7 @@ export function WalkPage() {
     const rest = points.findIndex((p, i) => i > at && !walk.answers.some((x) => x.point === p.id));
     go(rest < 0 ? (points.some((p) => p.id !== a.point && !walk.answers.some((x) => x.point === p.id)) ? at + 1 : points.length) : at + 1);
   };
-  const judgement = judge(profile, { knot: walk.knot, rope_diameter_mm: walk.rope_diameter_mm, stopper: walk.stopper, fist_mm: me.fist_mm, answers: walk.answers, secondSigned: false });
+  const judgement = judge(profile, { knot: walk.knot, rope_diameter_mm: walk.rope_diameter_mm, stopper: walk.stopper, fist_mm: rule_fist_mm, answers: walk.answers, secondSigned: walk.second !== undefined, rope_state: walk.second ? undefined : ropes?.find((r) => r.id === walk.rope)?.state });
   const point = points[at];
   if (params.get('lane') === 'fast' && asked === null)
     return (
@@ -63,18 +68,18 @@ export function WalkPage() {
       {point ? <p className="text-end m-0"><Link to={`/check/${id}?lane=fast`}>all points on one screen</Link></p> : null}
       <ol className="steps" aria-label="Points of the walk">
         {points.map((p, i) => {
-          const state = walk.answers.some((a) => a.point === p.id) ? BAR[judgement.points[i]!.state] : '';
+          const state = walk.answers.some((a) => a.point === p.id) ? BAR[judgement.points.find((j) => j.point === p.id)!.state] : '';
           return <li key={p.id} className={i === at ? 'now' : state}><button type="button" onClick={() => go(i)} aria-current={i === at ? 'step' : undefined} aria-label={`${POINT_WORDS[p.id]}${state ? ', answered' : ', open'}`}><i /></button></li>;
         })}
         <li className={at === points.length ? 'now' : ''}><button type="button" onClick={() => go(points.length)} aria-current={at === points.length ? 'step' : undefined} aria-label="Verdict"><i /></button></li>
       </ol>
-      {!point ? <Summary walk={walk} profile={profile} judgement={judgement} fist_mm={me.fist_mm} onOpen={(p) => go(points.findIndex((x) => x.id === p))} />
+      {!point ? <Summary walk={walk} profile={profile} judgement={judgement} fist_mm={rule_fist_mm} onOpen={(p) => go(points.findIndex((x) => x.id === p))} />
         : (
           <Timed key={point.id}>
             {(seconds) => point.id === 'tail' ? (
               <TailView
-                walk={walk} profile={profile} fist_mm={me.fist_mm} calibrated={me.calibrated} onChange={(c) => send(walkChanged({ id, ...c }))} onBack={back}
-                onMeasured={(tail) => answer({ point: 'tail', found: 'right', tail }, seconds)} onCannotSee={() => answer({ point: 'tail', found: 'cannot-see' }, seconds)}
+                walk={walk} knot={knot} profile={profile} fist_mm={me.fist_mm} rule_fist_mm={rule_fist_mm} calibrated={me.calibrated} onChange={(c) => send(walkChanged({ id, ...c }))} onBack={back}
+                onMeasured={(a) => answer({ point: 'tail', ...a }, seconds)} onCannotSee={() => answer({ point: 'tail', found: 'cannot-see' }, seconds)}
               />
             ) : <PointView walk={walk} knot={knot} point={point} onAnswer={(found, touched) => answer({ point: point.id, found: found as PointAnswer['found'], ...(touched && { touched }) }, seconds)} onBack={back} />}
           </Timed>

@@ -3,10 +3,10 @@ import { Button, Dropdown, Form } from 'react-bootstrap';
 import { TWO_ROPES } from '../../../core/choose/forPurpose';
 import { ROPE_KINDS, type Job, type JobRope } from '../../../core/choose/job';
 import { lengthFromText } from '../../../core/units';
-import type { RopeRow } from '../../../contract';
 import { useRopesQuery } from '../../store/api';
 import { useApp, useSend } from '../../store';
 import { jobChanged, ropeTaken } from '../../store/job';
+import { forLife, type TieableRope } from '../../store/tieable';
 import { KIND_WORDS } from '../../parts/words';
 
 interface Props {
@@ -14,7 +14,7 @@ interface Props {
   /** null where it is the same as the first */
   readonly rope: JobRope | null;
   readonly tag: string | null;
-  readonly onTake: (rope: JobRope, of: RopeRow | null) => void;
+  readonly onTake: (rope: JobRope, of: TieableRope | null) => void;
   /** it may be the same as the first */
   readonly onSame?: () => void;
 }
@@ -23,7 +23,7 @@ const ropeText = (r: JobRope) => `${r.diameter_mm} mm ${KIND_WORDS[r.kind]}`;
 
 /** A rope: one of the store by its tag, or a kind and a diameter. */
 function RopeFill({ label, rope, tag, onTake, onSame }: Props) {
-  const ropes = (useRopesQuery().data ?? []).filter((r) => r.state === 'in-service');
+  const ropes = forLife(useRopesQuery().data ?? []);
   const [kind, setKind] = useState<Job['rope']['kind']>(rope?.kind ?? 'dynamic');
   const [diameter, setDiameter] = useState(String(rope?.diameter_mm ?? 10));
   const [show, setShow] = useState(false);
@@ -65,7 +65,7 @@ export function JobRopes() {
   const send = useSend();
   const { job, rope } = useApp((s) => s.job);
   const two = TWO_ROPES[job.purpose];
-  const first = (taken: JobRope, of: RopeRow | null) => {
+  const first = (taken: JobRope, of: TieableRope | null) => {
     send(ropeTaken(of));
     send(jobChanged({ rope: taken }));
   };

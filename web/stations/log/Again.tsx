@@ -6,7 +6,7 @@ import type { CheckBody } from '../../../core/records';
 import { EVENT_WORDS, KNOT_EVENTS } from '../../../core/records/again';
 import { refusalText, useKnotEventMutation, useRopesQuery, useTiedKnotQuery } from '../../store/api';
 import { useSend } from '../../store';
-import { walkBegun } from '../../store/walks';
+import { freshWalk, walkBegun } from '../../store/walks';
 import { v4 } from '../../parts/uuid';
 
 export function Again({ body, version, unit }: { readonly body: CheckBody; readonly version: number; readonly unit: 'mm' | 'in' | 'fist' }) {
@@ -21,7 +21,7 @@ export function Again({ body, version, unit }: { readonly body: CheckBody; reado
     const walk = v4();
     send(walkBegun({
       id: walk, tiedKnot: knot.id, knot: knot.knot, rope: knot.rope, ropeTag: rope?.tag ?? '', rope_diameter_mm: body.rope_diameter_mm, place: knot.place, tiedBy: knot.tied_by, tiedAt: knot.tied_at, profile: body.profile, profileVersion: version,
-      stopper: body.stopper, hand: body.hand, answers: [], tailText: '', tailUnit: unit, tailMethod: unit === 'fist' ? 'fists' : 'ruler', note: '', seenAt: null, begunAt: new Date().toISOString(),
+      stopper: body.stopper, hand: body.hand, ...freshWalk(unit),
     }));
     void navigate(`/check/${walk}`);
   };

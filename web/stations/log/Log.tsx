@@ -25,7 +25,7 @@ function Rows({ rows }: { rows: readonly CheckRow[] }) {
           <tbody>
             {rows.map((r) => (
               <tr key={r.id} onClick={() => void navigate(`/log/${r.id}`)} style={{ cursor: 'pointer' }}>
-                <td><Verdict of={r.verdict} />{r.open_finding ? <div className="small v-take-out-and-retie"><b>open</b></div> : null}{r.corrected ? <div className="small quiet">corrected</div> : null}</td>
+                <td><Verdict of={r.verdict} />{r.open_finding ? <div className="small v-take-out-and-retie"><b>open</b></div> : null}{r.corrected ? <div className="small quiet">corrected</div> : null}{r.differs ? <div className="small v-put-right"><b>looks differ</b></div> : null}</td>
                 <td><Link to={`/log/${r.id}`} onClick={(e) => e.stopPropagation()}>{name(r.knot)}</Link></td>
                 <td><b>{r.rope_tag}</b><br /><span className="quiet">{r.place}</span></td>
                 <td className="text-nowrap">{r.tail_mm === null ? '–' : <><span className="figure">{Math.round(r.tail_mm)}</span> mm{r.tail_margin_mm === null ? '' : <span className="quiet"> ({r.tail_margin_mm > 0 ? '+' : ''}{r.tail_margin_mm})</span>}</>}</td>
@@ -81,7 +81,7 @@ export function Log() {
       <Tabs />
       <div className="d-flex flex-wrap align-items-baseline gap-3">
         <h1>The record</h1>
-        <span className="ms-auto no-print"><a href={`/api/v1/checks.csv?${search}`} download>CSV</a> · <a href={`/api/v1/checks.json?${search}`} download>JSON</a></span>
+        <span className="ms-auto no-print"><a href={`/api/v1/checks.csv?${search}`} download>CSV</a> · <a href={`/api/v1/checks.json?${search}`} download>JSON</a> · <a href={`/api/v1/day.pdf?day=${params.get('to') || params.get('from') || new Date().toISOString().slice(0, 10)}`} target="_blank" rel="noreferrer">PDF of {params.get('to') || params.get('from') || 'today'}</a></span>
       </div>
       <Button variant="outline-primary" className="only-narrow mt-2" aria-expanded={filtering} onClick={() => setFiltering(!filtering)}>{search === '' ? 'Filter' : 'Filter (in use)'}</Button>
       <div className={`filters no-print${filtering ? '' : ' hide-narrow'}`}>

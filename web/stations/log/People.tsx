@@ -45,9 +45,9 @@ export function People() {
   return (
     <>
       <Tabs />
-      <h1>People</h1>
+      <div className="d-flex flex-wrap align-items-baseline gap-3"><h1>People</h1>{mine.includes('instructor') ? <Link to="/log/import/people" className="ms-auto no-print">Read a file in</Link> : null}</div>
       <ul className="rows mt-3" style={{ maxWidth: 860 }}>
-        {data.map((p) => <li key={p.id}><Link className="row-link" to={`/log?person=${p.id}`}><span /><span><b>{p.name}</b><br /><span className="sub">{p.roles.join(', ')}</span></span><span className="sub">{p.calibrated ? <>fist <span className="figure">{p.fist_mm}</span> mm</> : 'fist not calibrated'}</span></Link></li>)}
+        {data.map((p) => <li key={p.id}><Link className="row-link" to={`/log/people/${p.id}`}><span /><span><b>{p.name}</b><br /><span className="sub">{p.roles.join(', ')}</span></span><span className="sub text-end">{p.hand === 'left' ? 'left hand · ' : ''}{p.has_pin ? 'PIN · ' : ''}{p.calibrated ? <>fist <span className="figure">{p.fist_mm}</span> mm</> : 'fist not calibrated'}</span></Link></li>)}
       </ul>
       {mine.includes('instructor') ? <AddPerson /> : null}
     </>

@@ -5,17 +5,20 @@ import { ROPE_KINDS } from '../../../core/choose/job';
 import { fieldMessage, refusalText, useNewRopeMutation, useRopesQuery, useSessionQuery } from '../../store/api';
 import { Failed, Loading } from '../../parts/States';
 import { v4 } from '../../parts/uuid';
-import { KIND_WORDS } from '../../parts/words';
+import { KIND_WORDS, ROPE_STATE_WORDS, THING_WORDS } from '../../parts/words';
 import { Tabs } from './Tabs';
+
+type Thing = keyof typeof THING_WORDS;
 
 function AddRope() {
   const [add, { error, isLoading, isSuccess }] = useNewRopeMutation();
   const [id, setId] = useState(v4);
-  const [v, setV] = useState({ tag: '', kind: 'dynamic' as (typeof ROPE_KINDS)[number], diameter: '', length: '', note: '' });
-  const num = (t: string) => Number(t.replace(',', '.'));
+  const [v, setV] = useState({ tag: '', thing: 'rope' as Thing, kind: 'dynamic' as (typeof ROPE_KINDS)[number], diameter: '', length: '', since: '', note: '' });
+  const num = (t: string) => (t.trim() === '' ? null : Number(t.replace(',', '.')));
+  const tied = v.thing !== 'karabiner';
   const submit = (e: FormEvent) => {
     e.preventDefault();
-    void add({ id, tag: v.tag, kind: v.kind, diameter_mm: num(v.diameter || 'x'), length_m: v.length.trim() === '' ? null : num(v.length), note: v.note }).then((r) => {
+    void add({ id, tag: v.tag, thing: v.thing, kind: tied ? v.kind : null, diameter_mm: tied ? num(v.diameter) : null, length_m: tied ? num(v.length) : null, in_service_since: v.since || null, note: v.note }).then((r) => {
       if (!r.data) return;
       setId(v4());
       setV({ ...v, tag: '', length: '', note: '' });
@@ -27,12 +30,14 @@ function AddRope() {
       {fieldMessage(error, path) ? <p className="invalid-feedback d-block mb-0" role="alert">{fieldMessage(error, path)}</p> : null}</Form.Group>
   );
   return (
-    <Form noValidate onSubmit={submit} className="form-grid mt-3" aria-label="Add a rope">
-      <h2 className="wide">Add a rope</h2>
+    <Form noValidate onSubmit={submit} className="form-grid mt-4" aria-label="Add a rope">
+      <h2 className="wide">Add a rope, cord, sling or karabiner</h2>
       {field('tag', 'Tag', 'tag')}
-      <Form.Group controlId="rope-kind"><Form.Label>Kind</Form.Label><Form.Select value={v.kind} onChange={(e) => setV({ ...v, kind: e.target.value as 'dynamic' })}>{ROPE_KINDS.map((k) => <option key={k} value={k}>{KIND_WORDS[k]}</option>)}</Form.Select></Form.Group>
-      {field('diameter', 'Diameter in mm', 'diameter_mm', true)}
-      {field('length', 'Length in m (may be left out)', 'length_m', true)}
+      <Form.Group controlId="rope-thing"><Form.Label>What</Form.Label><Form.Select value={v.thing} onChange={(e) => setV({ ...v, thing: e.target.value as Thing })}>{(Object.keys(THING_WORDS) as Thing[]).map((t) => <option key={t} value={t}>{THING_WORDS[t]}</option>)}</Form.Select></Form.Group>
+      {tied ? <Form.Group controlId="rope-kind"><Form.Label>Kind</Form.Label><Form.Select value={v.kind} onChange={(e) => setV({ ...v, kind: e.target.value as 'dynamic' })}>{ROPE_KINDS.map((k) => <option key={k} value={k}>{KIND_WORDS[k]}</option>)}</Form.Select></Form.Group> : null}
+      {tied ? field('diameter', v.thing === 'sling' ? 'Diameter or width in mm (may be left out)' : 'Diameter in mm', 'diameter_mm', true) : null}
+      {tied ? field('length', 'Length in m (may be left out)', 'length_m', true) : null}
+      <Form.Group controlId="rope-since"><Form.Label>In service since (may be left out)</Form.Label><Form.Control type="date" value={v.since} onChange={(e) => setV({ ...v, since: e.target.value })} /></Form.Group>
       {field('note', 'Note', 'note')}
       <div className="wide d-flex gap-3 align-items-center"><Button type="submit" disabled={isLoading}>Add</Button><span role="status" className="quiet">{isSuccess ? 'Added.' : ''}</span>{error && !(error as { data?: { errors?: unknown } }).data?.errors ? <span role="alert" className="v-take-out-and-retie">{refusalText(error)}</span> : null}</div>
     </Form>
@@ -47,11 +52,20 @@ export function Ropes() {
   return (
     <>
       <Tabs />
-      <h1>Ropes</h1>
+      <div className="d-flex flex-wrap align-items-baseline gap-3">
+        <h1>Ropes and what belongs to them</h1>
+        <span className="ms-auto no-print"><a href="/api/v1/ropes/labels.pdf" target="_blank" rel="noreferrer">Labels</a> · <a href="/api/v1/ropes.csv" download>CSV</a> · <a href="/api/v1/ropes.json" download>JSON</a>{roles.includes('instructor') ? <> · <Link to="/log/import/ropes">Read a file in</Link></> : null}</span>
+      </div>
       {data.length === 0 ? <p className="quiet fs-5">No rope yet. A check needs one.</p> : (
-        <ul className="rows mt-3" style={{ maxWidth: 860 }}>
+        <ul className="rows mt-3" style={{ maxWidth: 860 }} aria-label="Ropes">
           {data.map((r) => (
-            <li key={r.id}><Link className="row-link" to={`/log?rope=${r.id}`}><b className="figure">{r.tag}</b><span>{r.diameter_mm} mm {KIND_WORDS[r.kind]}{r.length_m ? `, ${r.length_m} m` : ''}<br /><span className="sub">{r.note || ' '}</span></span><span className="sub">{r.state === 'retired' ? <b>retired</b> : 'in service'}</span></Link></li>
+            <li key={r.id}>
+              <Link className="row-link" to={`/log/ropes/${r.id}`}>
+                <b className="figure">{r.tag}</b>
+                <span>{[r.thing === 'rope' ? '' : THING_WORDS[r.thing], r.diameter_mm === null ? '' : `${r.diameter_mm} mm`, r.kind ? KIND_WORDS[r.kind] : ''].filter(Boolean).join(' ')}{r.length_m === null ? '' : `, ${r.length_m} m`}<br /><span className="sub">{[r.note, r.knots_in_it > 0 ? `${r.knots_in_it} ${r.knots_in_it === 1 ? 'knot' : 'knots'} in it` : '', r.hard_falls > 0 ? `${r.hard_falls} hard ${r.hard_falls === 1 ? 'fall' : 'falls'}` : ''].filter(Boolean).join(' · ') || ' '}</span></span>
+                <span className="sub text-end">{r.state === 'in-service' ? 'in service' : <b className="v-take-out-and-retie">{ROPE_STATE_WORDS[r.state]}</b>}{r.open_findings > 0 ? <><br /><b className="v-take-out-and-retie">a knot to take out</b></> : null}</span>
+              </Link>
+            </li>
           ))}
         </ul>
       )}

@@ -1,54 +1,32 @@
 /** What can be added to a check: a second signature, a correction, what was done about a finding. */
 import { useState, type FormEvent } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
+import { Link } from 'react-router';
 import type { CheckRow, Person } from '../../../contract';
 import { checkPointsFor, TAIL_UNCERTAINTY_MM, type Judgement, type PointAnswer } from '../../../core/inspect';
 import { entryById } from '../../../core/knots/lookup';
 import { useKnotName } from '../../parts/CheckRows';
-import { refusalText, useChecksQuery, useCloseFindingMutation, useCorrectMutation, useProfilesQuery, useSignMutation } from '../../store/api';
+import { refusalText, useChecksQuery, useCloseFindingMutation, useCorrectMutation, useProfilesQuery } from '../../store/api';
+import { QrCode } from '../../parts/QrCode';
 import { v4 } from '../../parts/uuid';
 import { POINT_WORDS } from '../../parts/words';
 
-export function Sign({ row, me, people, demo }: { row: CheckRow; me: Person; people: readonly Person[]; demo: boolean }) {
+/** The way to a second person: on their own device by the code, or on this one handed over. */
+export function SecondPerson({ row, me }: { readonly row: CheckRow; readonly me: Person }) {
   const mayMyself = me.id !== row.tied_by && me.id !== row.checker;
-  const others = people.filter((p) => p.id !== row.tied_by && p.id !== row.checker && p.id !== me.id && p.roles.some((r) => r !== 'learner'));
-  const [id] = useState(v4);
-  const [who, setWho] = useState(mayMyself ? me.id : '');
-  const [password, setPassword] = useState('');
-  const [looked, setLooked] = useState(false);
-  const [note, setNote] = useState('');
-  const [agrees, setAgrees] = useState<'yes' | 'no' | ''>('');
-  const [tried, setTried] = useState(false);
-  const [sign, { error, isLoading }] = useSignMutation();
-  const missing = who === '' ? 'Who signs?' : !looked ? 'Look at both faces first, and say so.' : agrees === '' ? 'Do you agree with what was found?' : who !== me.id && password === '' ? 'The one who signs enters their password.' : null;
-  const submit = (e: FormEvent) => {
-    e.preventDefault();
-    setTried(true);
-    if (!missing) void sign({ check: row.id, body: { id, agrees: agrees === 'yes', note, ...(who === me.id ? {} : { signer: { person: who, password } }) } });
-  };
+  const address = `${window.location.origin}/check/second/${row.id}`;
   return (
-    <Form className="sheet p-3 no-print" onSubmit={submit} aria-label="Second person">
+    <section className="sheet p-3 no-print" aria-label="Second person">
       <h2>Second person</h2>
-      <p className="small quiet mt-1">Neither the one who tied it nor the first checker. Look for yourself before you sign; asking the one who tied it is no check.</p>
-      <Form.Group controlId="signer" className="mb-2"><Form.Label>Signs</Form.Label>
-        <Form.Select value={who} onChange={(e) => setWho(e.target.value)}>
-          <option value="">choose</option>
-          {mayMyself ? <option value={me.id}>{me.name} (signed in)</option> : null}
-          {others.map((p) => <option key={p.id} value={p.id}>{p.name}, on this device</option>)}
-        </Form.Select></Form.Group>
-      {who !== '' && who !== me.id ? (
-        <Form.Group controlId="signer-password" className="mb-2"><Form.Label>Their password</Form.Label>
-          <Form.Control type="password" autoComplete="off" value={password} onChange={(e) => setPassword(e.target.value)} />
-          {demo ? <Form.Text>In the demo: fulmar-sound-demo</Form.Text> : null}</Form.Group>
-      ) : null}
-      <Form.Check type="checkbox" id="looked" label="I looked at both faces, the path, the tail, the set and the harness" checked={looked} onChange={(e) => setLooked(e.target.checked)} />
-      <fieldset className="my-2"><legend className="form-label fs-6 mb-1">What was found</legend>
-        <div className="seg">{(['yes', 'no'] as const).map((v) => <label key={v}><input type="radio" name="agrees" checked={agrees === v} onChange={() => setAgrees(v)} /><span>{v === 'yes' ? 'I agree' : 'I do not agree'}</span></label>)}</div></fieldset>
-      <Form.Group controlId="sign-note" className="mb-3"><Form.Label>Note</Form.Label><Form.Control value={note} maxLength={2000} onChange={(e) => setNote(e.target.value)} /></Form.Group>
-      {tried && missing ? <p className="invalid-feedback d-block" role="alert">{missing}</p> : null}
-      {error ? <p className="invalid-feedback d-block" role="alert">{refusalText(error)}</p> : null}
-      <Button type="submit" disabled={isLoading} className="w-100">Sign</Button>
-    </Form>
+      <p className="small quiet mt-1">Neither the one who tied it nor the first checker. They look for themselves, before they are shown what was found; asking the one who tied it is no check.</p>
+      <Link className="btn btn-primary w-100" to={`/check/second/${row.id}`}>{mayMyself ? 'Look at it yourself' : 'Hand this device over'}</Link>
+      {mayMyself ? null : (
+        <div className="d-flex flex-wrap gap-3 align-items-center mt-3">
+          <QrCode text={address} label="Code that opens the second look on another device" />
+          <p className="small quiet m-0">Or on their own device: point its camera here, and sign in there.<br /><a href={address} className="text-break">{address}</a></p>
+        </div>
+      )}
+    </section>
   );
 }
 
@@ -106,6 +84,7 @@ export function Correct({ row, judgement, answers }: { row: CheckRow; judgement:
   const entry = entryById(row.knot);
   const points = checkPointsFor(entry, profile, judgement.points.some((p) => p.point === 'stopper'));
   const oldTail = answers.find((a) => a.point === 'tail')?.tail;
+  const oldMore = answers.find((a) => a.point === 'tail')?.more_tails;
   const tail_mm = tail.trim() === '' ? oldTail?.tail_mm : Number(tail.replace(',', '.'));
   const wrong = reason.trim() === '' ? 'say why' : tail_mm !== undefined && !(Number.isFinite(tail_mm) && tail_mm >= 0 && tail_mm <= 20_000) ? 'the tail is no length' : null;
   const submit = (e: FormEvent) => {
@@ -114,7 +93,7 @@ export function Correct({ row, judgement, answers }: { row: CheckRow; judgement:
     const next = points.flatMap((p): PointAnswer[] => {
       if (p.id === 'tail') {
         if (tail_mm === undefined) return answers.filter((a) => a.point === 'tail');
-        return [{ point: p.id, found: 'right', tail: { tail_mm, method: oldTail?.method ?? ('ruler' as const), uncertainty_mm: oldTail?.uncertainty_mm ?? TAIL_UNCERTAINTY_MM.ruler } }];
+        return [{ point: p.id, found: 'right', tail: { tail_mm, method: oldTail?.method ?? ('ruler' as const), uncertainty_mm: oldTail?.uncertainty_mm ?? TAIL_UNCERTAINTY_MM.ruler }, ...(oldMore && { more_tails: oldMore }) }];
       }
       const value = found[p.id] ?? answers.find((a) => a.point === p.id)?.found;
       return value ? [{ point: p.id, found: value as PointAnswer['found'] }] : [];

@@ -1,8 +1,8 @@
-import { useState } from 'react';
+import { useState, type FormEvent } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { lengthFromText, OWN_MEASURE_RANGES_MM, OWN_MEASURES, type OwnMeasure } from '../../../core/units';
 import { fieldText, useLengthUnit } from '../../parts/NumberField';
-import { fieldMessage, refusalText, usePreferencesMutation, useSessionQuery } from '../../store/api';
+import { fieldMessage, refusalText, useOwnPinMutation, usePreferencesMutation, useSessionQuery } from '../../store/api';
 
 const ASKED: Readonly<Record<OwnMeasure, { readonly label: string; readonly help: string; readonly wrong: string }>> = {
   fist: { label: 'My fist, across the knuckles', help: 'Close your hand and lay a ruler across the four knuckles.', wrong: 'a fist is 70 to 120 mm broad: measure across the knuckles' },
@@ -10,6 +10,31 @@ const ASKED: Readonly<Record<OwnMeasure, { readonly label: string; readonly help
   hand: { label: 'My hand, spread', help: 'From the tip of the thumb to the tip of the little finger.', wrong: 'a spread hand is 130 to 300 mm' },
   foot: { label: 'My foot, in its boot', help: 'From heel to toe: rope is laid beside it.', wrong: 'a boot is 180 to 400 mm long' },
 };
+
+/** By the PIN one signs on somebody else's device. */
+function OwnPin() {
+  const person = useSessionQuery().data!.person!;
+  const [keep, { error, isLoading, isSuccess }] = useOwnPinMutation();
+  const [pin, setPin] = useState('');
+  const [password, setPassword] = useState('');
+  const submit = (e: FormEvent) => {
+    e.preventDefault();
+    void keep({ pin, password }).then((r) => {
+      if (r.data) setPin('');
+      setPassword('');
+    });
+  };
+  const wrong = fieldMessage(error, 'pin');
+  return (
+    <Form noValidate onSubmit={submit} className="form-grid mt-4" aria-label="My PIN">
+      <h2 className="wide">My PIN</h2>
+      <p className="wide quiet m-0">By it you sign a second look on somebody else’s device. {person.has_pin ? 'You have one; a new one takes its place.' : 'You have none yet.'}</p>
+      <Form.Group controlId="pin"><Form.Label>New PIN, 4 to 8 digits</Form.Label><Form.Control type="password" inputMode="numeric" autoComplete="off" value={pin} onChange={(e) => setPin(e.target.value)} isInvalid={Boolean(wrong)} />{wrong ? <p className="invalid-feedback d-block mb-0" role="alert">{wrong}</p> : null}</Form.Group>
+      <Form.Group controlId="pin-password"><Form.Label>My password</Form.Label><Form.Control type="password" autoComplete="current-password" value={password} onChange={(e) => setPassword(e.target.value)} /></Form.Group>
+      <div className="wide d-flex gap-3 align-items-center"><Button type="submit" disabled={isLoading || pin === '' || password === ''}>Keep my PIN</Button><span role="status" className="quiet">{isSuccess ? 'Kept.' : ''}</span>{error && !wrong ? <span role="alert" className="v-take-out-and-retie">{refusalText(error)}</span> : null}</div>
+    </Form>
+  );
+}
 
 /** Own measures: each is taken once with a ruler; units, hand, keys. */
 export function Me() {
@@ -55,6 +80,7 @@ export function Me() {
         <span role="status" className="quiet">{isSuccess ? 'Kept.' : ''}</span>
         {error ? <span role="alert" className="v-take-out-and-retie">{refusalText(error)}</span> : null}
       </div>
+      <OwnPin />
     </>
   );
 }

@@ -21,7 +21,7 @@ export function Today() {
   const mine = session?.person?.id;
   const mayRecord = session?.person?.roles.some((r) => r !== 'learner');
   const forMe = data.waiting_signatures.filter((r) => r.checker !== mine && r.tied_by !== mine);
-  const open = data.open_findings.length + data.to_look_at_again.length + walks.length + (mayRecord ? forMe.length : 0);
+  const open = data.open_findings.length + data.to_look_at_again.length + data.rounds_waiting.length + walks.length + (mayRecord ? forMe.length : 0);
   return (
     <>
       <h1>{new Date().toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })}</h1>
@@ -48,7 +48,7 @@ export function Today() {
                     <div className="row-line">
                       <span />
                       <Link to={`/check/${w.id}`} className="text-reset">
-                        <b>{name(w.knot)}</b>, {w.answers.length} points answered<br />
+                        <b>{name(w.knot)}</b>{w.second ? ', second look' : ''}, {w.answers.length} points answered<br />
                         <span className="sub">{w.ropeTag} · {w.place} · begun {momentText(w.begunAt)}</span>
                       </Link>
                       <Button variant="link" onClick={() => window.confirm('Throw this half-done check away? It was not recorded.') && send(walkEnded(w.id))} aria-label={`Throw away the check of ${name(w.knot)}, ${w.place}`}>Discard</Button>
@@ -56,6 +56,12 @@ export function Today() {
                   </li>
                 ))}
               </ul>
+            </>
+          ) : null}
+          {data.rounds_waiting.length > 0 ? (
+            <>
+              <p className="eyebrow">Rounds begun, not finished</p>
+              <ul className="rows mb-4" aria-label="Rounds begun, not finished">{data.rounds_waiting.map((w) => <li key={w.id}><Link className="row-link" to={`/check/rounds/${w.id}`}><b className="figure">{w.reached}/{w.stops_count}</b><span><b>{w.name}</b><br /><span className="sub">begun {momentText(w.begun_at)} by {w.begun_by_name}</span></span><span /></Link></li>)}</ul>
             </>
           ) : null}
           {data.open_findings.length > 0 ? (
