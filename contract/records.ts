@@ -76,7 +76,7 @@ export const newSignatureBody = z
   .refine((s) => (s.answers === undefined) === (s.seen_at === undefined), { message: 'goes with answers', path: ['seen_at'] });
 /** What the second person is told before looking: nothing of what the first one found. */
 export const toLookAtReply = z.strictObject({
-  check: z.string(), tied_knot: z.string(), knot: z.string(), rope: z.string(), rope_tag: z.string(), rope_diameter_mm: z.number(), place: z.string(), tied_by: z.string(), tied_at: z.string(), checker: z.string(),
+  check: z.string(), tied_knot: z.string(), knot: z.string(), rope: z.string(), rope_tag: z.string(), rope_diameter_mm: z.number(), place: z.string(), tied_by: z.string(), tied_at: z.string(), checker: z.string(), corrector: z.string().nullable(),
   profile: z.string(), profile_version: z.number(), stopper: z.boolean(), fist_mm: z.number(), hand: z.enum(['right', 'left']),
 });
 export const newCorrectionBody = z.strictObject({ id: uuid, reason: line(500), answers });

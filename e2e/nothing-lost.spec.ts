@@ -42,7 +42,7 @@ test('reload and Back lose nothing; a half-done check waits on Today', async ({ 
 
 test('no answer while recording: said so, and trying again records it once', async ({ page }) => {
   await stepIn(page, 'Imre Saltway');
-  await beginWalk(page, { rope: 'NL-09', tiedBy: 'Sunniva Tarn', place: 'The answer that was lost', rules: 'Sport crag' });
+  await beginWalk(page, { rope: 'NL-08', tiedBy: 'Sunniva Tarn', place: 'The answer that was lost', rules: 'Sport crag' });
   await answerAs(page, {});
   await measureTail(page, '150');
   await answerAs(page, {});
@@ -80,7 +80,7 @@ test('wrong input is said at the field, and what was typed stays', async ({ page
   await page.getByLabel('Tag').fill('NL-01');
   await page.getByLabel('Diameter in mm').fill('10');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
-  await expect(page.getByText('there is a rope with this tag')).toBeVisible();
+  await expect(page.getByText('there is one with this tag')).toBeVisible();
 
   await page.goto('/me');
   await page.getByLabel(/^My fist/).fill('300');

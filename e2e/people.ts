@@ -37,7 +37,7 @@ async function optionStarting(page: Page, label: string, start: string): Promise
 export async function answerAs(page: Page, answers: Readonly<Record<string, string>>): Promise<void> {
   for (;;) {
     const heading = (await page.getByRole('heading', { level: 1 }).textContent()) ?? '';
-    if (heading === 'Verdict' || heading === 'How long is the tail?') return;
+    if (heading === 'Verdict' || heading.startsWith('How long ')) return;
     const chosen = Object.entries(answers).find(([question]) => heading.startsWith(question))?.[1];
     const choices = page.locator('button.choice');
     await (chosen ? choices.filter({ hasText: chosen }) : choices.first()).click();
@@ -46,14 +46,24 @@ export async function answerAs(page: Page, answers: Readonly<Record<string, stri
 }
 
 export async function measureTail(page: Page, tail: string): Promise<void> {
-  await page.getByLabel('Tail', { exact: true }).fill(tail);
-  await page.getByRole('button', { name: /^Keep this length/ }).click();
+  for (const field of await page.getByLabel(/^Tail( of|$)/).all()) await field.fill(tail);
+  await page.getByRole('button', { name: /^Keep th(is|ese) length/ }).click();
   // the next point stands there, or what follows would look at this one again
-  await expect(page.getByRole('heading', { level: 1 })).not.toHaveText('How long is the tail?');
+  await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(/^How long /);
 }
 
 /** Nothing that the accessibility checker finds. */
 export async function expectNoAxeFindings(page: Page): Promise<void> {
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();
   expect(violations.map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+}
+
+/** Walks every point as right, from where the walk stands to the verdict. */
+export async function walkThrough(page: Page, tail = '140'): Promise<void> {
+  await expect(page.getByRole('list', { name: 'Points of the walk' })).toBeVisible();
+  for (;;) {
+    await answerAs(page, {});
+    if ((await page.getByRole('heading', { level: 1 }).textContent()) === 'Verdict') return;
+    await measureTail(page, tail);
+  }
 }

@@ -10,7 +10,7 @@ for (const name of ['paper', 'headlamp'] as const)
     await expect(page.getByText('Demo: Fulmar Sound')).toBeVisible();
     await expectNoAxeFindings(page);
     await stepIn(page, 'Tove Vannmark');
-    for (const [path, ready] of [['/', 'Last done'], ['/choose', 'Nearly'], ['/tie', 'Which knot?'], ['/tie/bowline-locked', 'together'], ['/tie/alpine-butterfly', 'Both faces, laid out'], ['/tie/two-strand-backup', 'Not settled'], ['/tie/compare?a=prusik&b=klemheist', 'Known to'], ['/check', 'Begin the walk'], ['/log', 'Older checks'], ['/log/ropes', 'NL-07'], ['/log/people', 'Rask Quillon'], ['/log/rules', 'River and expedition'], ['/me', 'Keep my measures']] as const) {
+    for (const [path, ready] of [['/', 'Last done'], ['/choose', 'Nearly'], ['/tie', 'Which knot?'], ['/tie/bowline-locked', 'together'], ['/tie/alpine-butterfly', 'Both faces, laid out'], ['/tie/two-strand-backup', 'Not settled'], ['/tie/compare?a=prusik&b=klemheist', 'Known to'], ['/check', 'Begin the walk'], ['/log', 'Older checks'], ['/log/ropes', 'NL-07'], ['/log/people', 'Rask Quillon'], ['/log/rules', 'River and expedition'], ['/me', 'Keep my measures'], ['/check/rounds', 'To walk'], ['/log/timelines', 'What goes wrong most'], ['/log/import/people', 'or the text itself']] as const) {
       await page.goto(path);
       await expect(page.getByText(ready).first()).toBeVisible();
       await expectNoAxeFindings(page);
@@ -27,7 +27,11 @@ for (const name of ['paper', 'headlamp'] as const)
     await expect(page.locator('.verdict.big')).toBeVisible();
     await expectNoAxeFindings(page);
     await page.goto('/log');
+    // it waits for a second person: she looks before she reads
     await page.locator('tbody a').first().click();
+    await expect(page.getByText('Look at the knot before you read')).toBeVisible();
+    await expectNoAxeFindings(page);
+    await page.getByRole('link', { name: 'Only read what was found' }).click();
     await expect(page.getByRole('heading', { name: 'What was written' })).toBeVisible();
     await expectNoAxeFindings(page);
   });
@@ -35,7 +39,7 @@ for (const name of ['paper', 'headlamp'] as const)
 test('nothing is wider than a phone, and every target is big enough for a glove', async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 780 });
   await stepIn(page, 'Tove Vannmark');
-  for (const path of ['/', '/choose', '/tie', '/tie/figure-eight-follow-through', '/tie/barrel-noose', '/tie/clove-hitch', '/tie/compare?a=prusik&b=klemheist', '/tie?show=sheet', '/tie?name=barrel', '/check', '/log', '/log/ropes', '/log/rules', '/me']) {
+  for (const path of ['/', '/choose', '/tie', '/tie/figure-eight-follow-through', '/tie/barrel-noose', '/tie/clove-hitch', '/tie/compare?a=prusik&b=klemheist', '/tie?show=sheet', '/tie?name=barrel', '/check', '/log', '/log/ropes', '/log/rules', '/log/timelines', '/log/people', '/log/import/ropes', '/check/rounds', '/me']) {
     await page.goto(path);
     await page.waitForLoadState('networkidle');
     expect([path, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([path, 360]);
@@ -177,7 +181,7 @@ test('places that do not exist, a check of nowhere and a lost session lead somew
   await page.goto('/log/ropes');
   await expect(page).toHaveURL(/sign-in\?to=%2Flog%2Fropes/);
   await page.getByRole('button', { name: /^Tove Vannmark/ }).click();
-  await expect(page.getByRole('heading', { name: 'Ropes' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Ropes and what belongs to them' })).toBeVisible();
 });
 
 test('a correction adds an entry and leaves the old one', async ({ page }) => {

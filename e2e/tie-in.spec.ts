@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { answerAs, beginWalk, DEMO_PASSWORD, expectNoAxeFindings, measureTail, stepIn } from './people';
+import { answerAs, beginWalk, DEMO_PASSWORD, expectNoAxeFindings, measureTail, stepIn, walkThrough } from './people';
 
 test('from the question to the signed record, by pointer', async ({ page }) => {
   await stepIn(page, 'Tove Vannmark');
@@ -37,15 +37,13 @@ test('from the question to the signed record, by pointer', async ({ page }) => {
   await expect(page.getByText(/Recorded as no\./)).toBeVisible();
   await expect(page.getByText('these rules advise one')).toBeVisible();
 
-  // the second person signs on the same device
-  await page.getByLabel('Signs').selectOption({ label: 'Rask Quillon, on this device' });
-  await page.getByLabel('Their password').fill('wrong');
-  await page.getByLabel(/^I looked at both faces/).check();
-  await page.getByText('I agree', { exact: true }).click();
-  await page.getByRole('button', { name: 'Sign', exact: true }).click();
-  await expect(page.getByText('Name or password do not match')).toBeVisible();
-  await page.getByLabel('Their password').fill(DEMO_PASSWORD);
-  await page.getByRole('button', { name: 'Sign', exact: true }).click();
+  // the second person looks on the same device, and signs by PIN
+  await page.getByRole('link', { name: 'Hand this device over' }).click();
+  await page.getByLabel('Who looks').selectOption({ label: 'Rask Quillon, on this device' });
+  await page.getByRole('button', { name: 'Begin to look' }).click();
+  await walkThrough(page);
+  await page.getByLabel(/PIN$/).fill('4917');
+  await page.getByRole('button', { name: 'Sign as Rask Quillon' }).click();
   await expect(page.getByText('Second person: Rask Quillon.')).toBeVisible();
 
   // the log shows it, filtered by rope
@@ -207,7 +205,7 @@ test('all points on one screen: each is answered once its pictures were seen; wh
 test('a knot that was moved is unchecked, stands under what is to be looked at again, and is walked through again', async ({ page }) => {
   await stepIn(page, 'Rask Quillon');
   await page.goto('/log');
-  await beginWalk(page, { knot: 'Figure-eight follow-through', rope: 'NL-07', tiedBy: 'Joss Marrable', place: 'loft, moved', rules: 'Sport crag' });
+  await beginWalk(page, { knot: 'Figure-eight follow-through', rope: 'NL-06', tiedBy: 'Joss Marrable', place: 'loft, moved', rules: 'Sport crag' });
   await answerAs(page, {});
   await measureTail(page, '150');
   await answerAs(page, {});

@@ -129,7 +129,9 @@ async function checkInChain(c: Connection, organisation: string, id: string) {
   const answers = corrections.at(-1)?.body.answers ?? first.body.answers;
   const signedSince = entries.slice(entries.findLastIndex((e) => e.kind === 'correction') + 1).some((e) => e.kind === 'signature');
   const judgement = corrections.at(-1)?.body.judgement ?? first.body.judgement;
-  return { entries, status, check: first.body, checker: first.recorded_by, answers, judgement, signedSince };
+  // whoever corrected it last speaks in what stands there, and is no second person to it
+  const corrector = corrections.at(-1)?.recorded_by ?? null;
+  return { entries, status, check: first.body, checker: first.recorded_by, corrector, answers, judgement, signedSince };
 }
 
 const judgeAgain = (check: CheckBody, answers: readonly PointAnswer[], secondSigned: boolean) =>
@@ -155,7 +157,7 @@ export async function recordSignature(context: Context, who: SessionPerson, limi
     const head = await lockChain(c, who.organisation, body.id, request);
     if (isRecorded(head)) return head;
     const found = await checkInChain(c, who.organisation, check);
-    if (signer === found.check.tied_by || signer === found.checker) throw fault('signer-not-second');
+    if (signer === found.check.tied_by || signer === found.checker || signer === found.corrector) throw fault('signer-not-second');
     if (found.signedSince) throw fault('already-signed');
     if (body.seen_at && body.seen_at < found.check.tied_at) throw badField('seen_at', 'lies before the knot was tied');
     const judged = judgeAgain(found.check, found.answers, true);

@@ -55,7 +55,7 @@ const TWISTS: Readonly<Record<number, Partial<Story>>> = {
   33: { fault: 'eye-too-large' },
   40: { tail_mm: 88 },
   46: { knot: 'bowline-locked', profile: 'sport-crag', rope: 'NL-08', place: DEMO_PLACES[5], fault: undefined as never, tail_mm: 236 },
-  55: { knot: 'figure-eight-follow-through', profile: 'sport-crag', rope: 'NL-07', place: DEMO_PLACES[4], fault: 'wrong-lane', tiedBy: 'joss', checker: 'tove', stopper: false },
+  55: { knot: 'figure-eight-follow-through', profile: 'sport-crag', rope: 'NL-09', place: DEMO_PLACES[4], fault: 'wrong-lane', tiedBy: 'joss', checker: 'tove', stopper: false },
   59: { knot: 'figure-eight-follow-through', profile: 'rope-access', rope: 'NL-05', place: DEMO_PLACES[0], tiedBy: 'corin', checker: 'tove', tail_mm: 131 },
 };
 
@@ -103,7 +103,7 @@ export async function plantDemo(db: Database, now: Date): Promise<void> {
           ? { point: p.id, found: 'right', tail: { tail_mm: story.tail_mm, method: 'ruler', uncertainty_mm: 5 } }
           : { point: p.id, found: p.id === wrongAt ? story.fault! : story.unseen && p.id === 'back' ? 'cannot-see' : 'right' },
       ),
-      ...(i > 55 && story.rope === 'NL-07' && { despite_open_finding: 'the faulty tie-in is at the other end, out of use' }),
+      ...(i > 55 && story.rope === 'NL-09' && { despite_open_finding: 'the faulty tie-in is at the other end, out of use' }),
       note: story.unseen ? 'back against the rock, not turned' : '',
     };
     const context = { db, now: () => at, settings: { version: 'demo', ratePerMinute: 0, webRoot: null, setupToken: null, logLevel: 'silent' } };

@@ -7,7 +7,7 @@ import { ROPE_EVENT_WORDS, type Entry, type EntryOf, type RopeLife } from '../..
 import { faceSvg } from './knotFaces';
 import { MARGIN, momentText, Page, TEXT_WIDTH, type PageHead } from './page';
 import { svgOnPage } from './svgOnPage';
-import { DONE_WORDS, knotName, METHOD_WORDS, signed, STATE_WORDS, VERDICT_WORDS } from './words';
+import { DONE_WORDS, knotName, METHOD_WORDS, signed, STATE_WORDS, VERDICT_WORDS, verdictSaid } from './words';
 
 export interface Hashed<E extends Entry = Entry> {
   readonly entry: E;
@@ -119,7 +119,7 @@ function checksTable(page: Page, rows: readonly CheckRow[]): void {
   page.table(
     [['No.', 'As seen then', 'Knot', 'Rope, place', 'Tied, looked at, signed', 'Tail', 'Verdict'], ...rows.map((r) => [
       String(r.sequence), momentText(r.seen_at), knotName(r.knot), `${r.rope_tag}, ${r.place}`, [r.tied_by_name, r.checker_name, r.signer_name ?? 'no second person'].join('; '),
-      r.tail_mm === null ? '' : `${Math.round(r.tail_mm)} mm${r.tail_margin_mm === null ? '' : ` (${signed(r.tail_margin_mm)})`}`, `${VERDICT_WORDS[r.verdict]}${r.open_finding ? ', open' : ''}`,
+      r.tail_mm === null ? '' : `${Math.round(r.tail_mm)} mm${r.tail_margin_mm === null ? '' : ` (${signed(r.tail_margin_mm)})`}`, `${verdictSaid(r)}${r.open_finding ? ', open' : ''}`,
     ])],
     [1, 2.2, 2.6, 3, 3.2, 1.8, 2],
   );
@@ -142,7 +142,7 @@ export async function roundPdf(head: PageHead, walk: { readonly begun_at: string
   page.table(
     [['', 'Place', 'Expected', 'Rope', 'Found', 'Verdict'], ...walk.stops.map((s, i) => [
       String(i + 1), s.place, knotName(s.knot), s.rope_tag ?? 'any', s.check ? `${s.check.knot === s.knot ? '' : `${knotName(s.check.knot)} instead; `}no. ${s.check.sequence}, ${momentText(s.check.seen_at)}, ${s.check.checker_name}` : `not reached${s.why_not ? `: ${s.why_not}` : ''}`,
-      VERDICT_WORDS[s.check?.verdict ?? 'not-judged'],
+      s.check ? verdictSaid(s.check) : VERDICT_WORDS['not-judged'],
     ])],
     [0.6, 3, 3, 1.4, 4, 2],
   );

@@ -51,7 +51,7 @@ interface TextOptions {
 }
 
 /** What neither face has is shown as a question mark, never left out. */
-const LATIN = /[\u0020-\u00ff\u0131\u0152\u0153\u02bb-\u02dc\u2000-\u206f\u2074\u20ac\u2122\u2191\u2193\u2212\u2215\ufeff\ufffd]/;
+const LATIN = /[\n\u0020-\u00ff\u0131\u0152\u0153\u02bb-\u02dc\u2000-\u206f\u2074\u20ac\u2122\u2191\u2193\u2212\u2215\ufeff\ufffd]/;
 const LATIN_MORE = /[\u0100-\u02ba\u1e00-\u1eff\u20a0-\u20c0\u2113]/;
 
 export class Page {

@@ -173,10 +173,11 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
     const [status] = await statuses(db, who.organisation, { check: params.id }, 1);
     if (!status) throw fault('not-found');
     if (status.signer !== null) throw fault('already-signed');
-    const first = checkEntries(await entriesAbout(db, who.organisation, params.id))[0]!;
+    const entries = checkEntries(await entriesAbout(db, who.organisation, params.id));
+    const first = entries[0]!;
     if (first.kind !== 'check') throw fault('not-found');
     const { tied_knot, knot, rope, rope_diameter_mm, place, tied_by, tied_at, profile, profile_version, stopper, fist_mm, hand } = first.body;
-    return { check: params.id, tied_knot, knot, rope, rope_tag: status.rope_tag, rope_diameter_mm, place, tied_by, tied_at, checker: status.checker, profile, profile_version, stopper, fist_mm, hand };
+    return { check: params.id, tied_knot, knot, rope, rope_tag: status.rope_tag, rope_diameter_mm, place, tied_by, tied_at, checker: status.checker, corrector: entries.findLast((e) => e.kind === 'correction')?.recorded_by ?? null, profile, profile_version, stopper, fist_mm, hand };
   });
   bind(app, context, ENDPOINTS.check, async ({ params, who, request, reply }) => {
     if (hasPdfAsked(request)) return sendCheckPdf(context, who, request, reply, params.id);

@@ -13,7 +13,7 @@ import { useApp } from '../../store';
 
 export function RoundWalk() {
   const { id = '' } = useParams();
-  const { data, error, isLoading, refetch } = useRoundWalkQuery(id);
+  const { data, error, isLoading, refetch } = useRoundWalkQuery(id, { refetchOnMountOrArgChange: true });
   const begun = useApp((s) => s.walks);
   const roles = useSessionQuery().data!.person!.roles;
   const [finish, { error: refused, isLoading: finishing }] = useFinishRoundWalkMutation();
@@ -54,8 +54,8 @@ export function RoundWalk() {
         {data.stops.map((s, i) => (
           <li key={`${i} ${s.place}`}>
             <div className="row-line">
-              <span className="figure">{s.check ? <VerdictShape of={s.check.verdict} /> : i + 1}</span>
-              <span><b>{s.place}</b>, {name(s.knot)}<br /><span className="sub">{s.rope_tag ?? 'any rope'}{s.check ? <> · {VERDICT_WORDS[s.check.verdict]} · <Link to={`/log/${s.check.id}`}>no. {s.check.sequence}</Link> by {s.check.checker_name}{s.check.knot === s.knot ? '' : ` · ${name(s.check.knot)} was found there`}</> : data.finished_at ? <> · not reached: not judged{s.why_not ? ` (${s.why_not})` : ''}</> : ''}</span></span>
+              <span className="figure">{s.check ? <span className="verdict"><VerdictShape of={s.check.verdict} /></span> : i + 1}</span>
+              <span><b>{s.place}</b>, {name(s.knot)}<br /><span className="sub">{s.rope_tag ?? 'any rope'}{s.check ? <> · {s.check.verdict === 'not-judged' && s.check.points_verdict === 'meets-the-rule' ? 'every point meets the rule, second person missing' : VERDICT_WORDS[s.check.verdict]} · <Link to={`/log/${s.check.id}`}>no. {s.check.sequence}</Link> by {s.check.checker_name}{s.check.knot === s.knot ? '' : ` · ${name(s.check.knot)} was found there`}</> : data.finished_at ? <> · not reached: not judged{s.why_not ? ` (${s.why_not})` : ''}</> : ''}</span></span>
               {records ? <Link className="btn btn-outline-primary" to={go(i)}>{s.check ? 'Again' : 'Look'}</Link> : s.check ? <Verdict of={s.check.verdict} /> : <Verdict of="not-judged" />}
             </div>
           </li>

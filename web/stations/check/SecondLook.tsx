@@ -12,7 +12,7 @@ import { freshWalk, walkBegun } from '../../store/walks';
 
 export function SecondLook() {
   const { check = '' } = useParams();
-  const { data, error, isLoading, refetch } = useToLookAtQuery(check);
+  const { data, error, isLoading, refetch } = useToLookAtQuery(check, { refetchOnMountOrArgChange: true });
   const people = usePeopleQuery().data;
   const me = useSessionQuery().data!.person!;
   const begun = useApp((s) => s.walks.find((w) => w.second?.check === check));
@@ -24,7 +24,7 @@ export function SecondLook() {
   if ((error as Refusal | undefined)?.data?.code === 'already-signed') return <Empty title="A second person has looked already"><Link className="btn btn-primary" to={`/log/${check}`}>Open the check</Link></Empty>;
   if (isLoading || !people) return <Loading what="Getting what is to be looked at" />;
   if (error || !data) return <Failed error={error} again={refetch} />;
-  const may = people.filter((p) => p.id !== data.tied_by && p.id !== data.checker && p.roles.some((r) => r !== 'learner'));
+  const may = people.filter((p) => p.id !== data.tied_by && p.id !== data.checker && p.id !== data.corrector && p.roles.some((r) => r !== 'learner'));
   const chosen = who ?? (may.some((p) => p.id === me.id) ? me.id : '');
   const person = may.find((p) => p.id === chosen);
   const tier = people.find((p) => p.id === data.tied_by)?.name ?? '…';

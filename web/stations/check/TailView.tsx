@@ -72,7 +72,7 @@ export function TailView({ walk, knot, profile, fist_mm, rule_fist_mm, calibrate
           </div>
         </div>
         {tails.names.map((name, k) => wrongOf(k) && <p className="invalid-feedback d-block" role="alert" key={name}>{several ? `${name}: ` : ''}{wrongOf(k)}</p>)}
-        {tails.mm.map((tail_mm, k) => <TailGauge key={tails.names[k]} tail_mm={tail_mm} uncertainty_mm={tails.uncertainty_mm} answer={each[k]!} />)}
+        <div className={several ? 'halves' : ''}>{tails.mm.map((tail_mm, k) => <TailGauge key={tails.names[k]} tail_mm={tail_mm} uncertainty_mm={tails.uncertainty_mm} answer={each[k]!} />)}</div>
         <div id="tail-says" className="mt-2 fs-5" aria-live="polite">
           {tails.mm.every((v) => v === null) ? <span className="quiet">Not measured yet.</span> : tails.mm.map((tail_mm, k) => {
             const a = each[k]!;

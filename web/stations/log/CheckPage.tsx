@@ -43,7 +43,7 @@ function EntryView({ entry, sha256, nameOf }: { entry: CheckEntry; sha256: strin
 export function CheckPage() {
   const { id = '' } = useParams();
   const [params] = useSearchParams();
-  const { data, error, isLoading, refetch } = useCheckQuery(id);
+  const { data, error, isLoading, refetch } = useCheckQuery(id, { refetchOnMountOrArgChange: true });
   const people = usePeopleQuery().data ?? [];
   const profiles = useProfilesQuery().data ?? [];
   const session = useSessionQuery().data!;
@@ -65,7 +65,8 @@ export function CheckPage() {
   const canSign = records && row.signer === null;
   const waits = canSign && row.points_verdict === 'meets-the-rule' && data.second_check !== 'none';
   // somebody who may be the second person looks before reading what the first one found
-  if (waits && me.id !== row.tied_by && me.id !== row.checker && params.get('shown') !== '1') return <LookFirst row={row} />;
+  const corrector = current.kind === 'correction' ? current.recorded_by : null;
+  if (waits && me.id !== row.tied_by && me.id !== row.checker && me.id !== corrector && params.get('shown') !== '1') return <LookFirst row={row} />;
   return (
     <>
       {row.demo ? <p className="watermark d-inline-block mb-2">Demo data: made up, no evidence of anything</p> : null}
@@ -102,8 +103,8 @@ export function CheckPage() {
           <div className="sheet faces">{(['front', 'back'] as const).map((f) => <KnotPicture key={f} knot={row.knot} face={f} crop="knot" size={190} alt={`${name(row.knot)}, ${f}, as it should look`} />)}</div>
           <p className="small quiet m-0">Front and back as they should look, computed: no picture of the knot that was seen.</p>
           {row.open_finding && records ? <CloseFinding row={row} /> : null}
+          {canSign ? <SecondPerson row={row} mayMyself={me.id !== row.tied_by && me.id !== row.checker && me.id !== corrector} /> : null}
           {records ? <Again body={body} version={row.profile_version} unit={me.length_unit} /> : null}
-          {canSign ? <SecondPerson row={row} me={me} /> : null}
         </aside>
       </div>
       <p className="only-print small">{session.organisation?.name}. Printed {momentText(new Date().toISOString())}. Entry no. {row.sequence}.</p>

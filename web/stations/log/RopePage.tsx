@@ -68,7 +68,7 @@ function Note({ of }: { readonly of: Life }) {
 
 export function RopePage() {
   const { id = '' } = useParams();
-  const { data, error, isLoading, refetch } = useRopeQuery(id);
+  const { data, error, isLoading, refetch } = useRopeQuery(id, { refetchOnMountOrArgChange: true });
   const people = usePeopleQuery().data ?? [];
   const roles = useSessionQuery().data!.person!.roles;
   const name = useKnotName();

@@ -2,7 +2,7 @@
 import { useState, type FormEvent } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import { Link } from 'react-router';
-import type { CheckRow, Person } from '../../../contract';
+import type { CheckRow } from '../../../contract';
 import { checkPointsFor, TAIL_UNCERTAINTY_MM, type Judgement, type PointAnswer } from '../../../core/inspect';
 import { entryById } from '../../../core/knots/lookup';
 import { useKnotName } from '../../parts/CheckRows';
@@ -12,8 +12,7 @@ import { v4 } from '../../parts/uuid';
 import { POINT_WORDS } from '../../parts/words';
 
 /** The way to a second person: on their own device by the code, or on this one handed over. */
-export function SecondPerson({ row, me }: { readonly row: CheckRow; readonly me: Person }) {
-  const mayMyself = me.id !== row.tied_by && me.id !== row.checker;
+export function SecondPerson({ row, mayMyself }: { readonly row: CheckRow; readonly mayMyself: boolean }) {
   const address = `${window.location.origin}/check/second/${row.id}`;
   return (
     <section className="sheet p-3 no-print" aria-label="Second person">

@@ -12,7 +12,7 @@ export function Today() {
   const navigate = useNavigate();
   const send = useSend();
   const { data: session } = useSessionQuery();
-  const { data, error, isLoading, refetch } = useTodayQuery();
+  const { data, error, isLoading, refetch } = useTodayQuery(undefined, { refetchOnMountOrArgChange: true });
   const jobs = useJobsQuery().data?.items ?? [];
   const walks = useApp((s) => s.walks);
   const name = useKnotName();
