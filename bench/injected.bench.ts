@@ -10,6 +10,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startMariadb } from '../scripts/lib/mariadb.mjs';
 import { testServer } from '../scripts/lib/testbed.mjs';
+import { contentHash } from '../server/canonical';
 import { openPool, poolOptions } from '../server/database';
 import { demoId } from '../server/demo/plant';
 import { checkBody } from '../server/testing/harness';
@@ -93,7 +94,7 @@ for (const [id, { text, answer }] of sent) {
   if (found.length > 1) doubled++;
   const wanted = JSON.parse(text) as { note: string; answers: { point: string; found: string }[] };
   const kept = found[0] && (JSON.parse(found[0].bytes.toString('utf8')) as { body: typeof wanted }).body;
-  if (!kept || kept.note !== wanted.note || JSON.stringify(kept.answers) !== JSON.stringify(wanted.answers) || found[0]!.sequence !== answer.sequence || found[0]!.sha256 !== answer.sha256) altered++;
+  if (!kept || kept.note !== wanted.note || contentHash(kept.answers) !== contentHash(wanted.answers) || found[0]!.sequence !== answer.sequence || found[0]!.sha256 !== answer.sha256) altered++;
 }
 const strangers = rows.filter((r) => !sent.has(r.id)).length;
 console.log(`${FAULTS} faults, ${FAULTS / KINDS.length} each of: ${KINDS.join(', ')}. Checks sent ${sent.size}, entries there ${rows.length}: lost ${lost}, doubled ${doubled + strangers}, altered ${altered}; the record verified: ${verification.faults.length === 0 ? 'each entry as written' : verification.faults.slice(0, 3).join('; ')}.`);

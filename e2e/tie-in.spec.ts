@@ -223,3 +223,31 @@ test('a knot that was moved is unchecked, stands under what is to be looked at a
   await page.getByRole('button', { name: /^Sign as/ }).click();
   await expect(page.getByRole('heading', { name: 'The look still stands' })).toBeVisible();
 });
+
+test('an eight-point check takes a press a point, one to keep the tail and one to sign', async ({ page }) => {
+  await stepIn(page, 'Dagny Orrin');
+  await beginWalk(page, { knot: 'Figure-eight follow-through', rope: 'NL-05', tiedBy: 'Corin Stell', place: 'Kitti Ledge, pressed', rules: 'Rope access' });
+  await page.evaluate(() => {
+    const counted = window as unknown as { presses: number };
+    counted.presses = 0;
+    window.addEventListener('pointerup', () => counted.presses++, true);
+    window.addEventListener('keydown', (e) => {
+      if (!(e.target instanceof HTMLInputElement) || e.key === 'Enter') counted.presses++;
+    }, true);
+  });
+  let points = 0;
+  for (;;) {
+    const heading = (await page.getByRole('heading', { level: 1 }).textContent())!;
+    if (heading === 'Verdict') break;
+    points++;
+    if (heading.startsWith('How long')) {
+      await page.keyboard.type('140');
+      await page.keyboard.press('Enter');
+    } else await page.keyboard.press('a');
+    await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(heading);
+  }
+  await page.getByRole('button', { name: /^Sign as/ }).click();
+  await expect(page.getByText(/Recorded as no\./)).toBeVisible();
+  const presses = await page.evaluate(() => (window as unknown as { presses: number }).presses);
+  expect([points, presses]).toEqual([8, 9]);
+});

@@ -1,5 +1,7 @@
 /** What is handed over: every page can be made, says what the record says, and its code leads to the entry it came from. */
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
 import decodeQR from 'qr/decode.js';
 import encodeQR from 'qr';
@@ -7,6 +9,7 @@ import { knotIds } from '../core/knots/catalogue';
 import { ENDPOINTS } from '../contract';
 import { DRAWN_TAGS, svgOnPage } from './documents/svgOnPage';
 import { faceSvg } from './documents/knotFaces';
+import { unpackedWoff } from './documents/woff';
 import { call, demoMember, testbed, type Member, type Testbed } from './testing/harness';
 
 let t: Testbed;
@@ -103,6 +106,22 @@ test('every face of every knot is drawn whole: no tag, command or turn is left o
   expect(() => svgOnPage(doc, '<svg viewBox="0 0 1 1"><text>x</text></svg>', { x: 0, y: 0, width: 1, height: 1 })).toThrow(/no drawing/);
   expect(faceSvg('bowline', 'front', 'left')).not.toBe(svg);
   doc.end();
+});
+
+test('a packed font is unpacked into what it holds', () => {
+  const packed = readFileSync(createRequire(import.meta.url).resolve('@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff'));
+  const font = unpackedWoff(packed);
+  const tables = font.readUInt16BE(4);
+  expect([tables, font.length >= packed.readUInt32BE(16)]).toEqual([packed.readUInt16BE(12), true]);
+  // each table adds up to the sum that the file says of it
+  for (let i = 0; i < tables; i++) {
+    const at = 12 + 16 * i;
+    const [tag, sum, offset, length] = [font.toString('latin1', at, at + 4), font.readUInt32BE(at + 4), font.readUInt32BE(at + 8), font.readUInt32BE(at + 12)];
+    let added = 0;
+    for (let k = offset; k < offset + length; k += 4) added = (added + font.readUInt32BE(k)) >>> 0;
+    if (tag !== 'head') expect([tag, added]).toEqual([tag, sum]);
+  }
+  expect(() => unpackedWoff(Buffer.from('OTTO, which is no WOFF'))).toThrow(/no WOFF/);
 });
 
 test('statistics are those of the rows', async () => {

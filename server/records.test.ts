@@ -176,6 +176,22 @@ describe('the list', () => {
     expect(await count('verdict=take-out-and-retie')).toBe(1);
   });
 
+  test('within days is in the order of the time seen, page by page, none twice and none left out; a cursor of the other order is refused', async () => {
+    const all = ((await call(t, 'GET', '/checks?limit=200', checker)).body as unknown as { items: { id: string; seen_at: string }[] }).items;
+    const seen: { id: string; seen_at: string }[] = [];
+    let cursor: string | null = '';
+    while (cursor !== null) {
+      const r = (await call(t, 'GET', `/checks?limit=5&from=2026-01-01${cursor ? `&cursor=${cursor}` : ''}`, checker)).body as unknown as { items: { id: string; seen_at: string }[]; next: string | null };
+      seen.push(...r.items);
+      cursor = r.next;
+    }
+    expect(seen.map((x) => x.id).sort()).toEqual(all.map((x) => x.id).sort());
+    expect(seen.map((x) => x.seen_at)).toEqual(seen.map((x) => x.seen_at).toSorted().reverse());
+    const other = (await call(t, 'GET', '/checks?limit=1', checker)).body['next'] as string;
+    expect((await call(t, 'GET', `/checks?from=2026-01-01&cursor=${other}`, checker)).status).toBe(400);
+    expect((await call(t, 'GET', '/checks.json?from=2026-01-01', checker)).body['checks']).toHaveLength(all.length);
+  });
+
   test('leaves as CSV with a header and one line a check, formulas defused', async () => {
     await record({ tied_knot: { ...checkBody({ tier: tier.id, rope }).tied_knot, place: '=1+1' } });
     const csv = await call(t, 'GET', '/checks', checker, undefined, { accept: 'text/csv' });

@@ -6,11 +6,12 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
 import encodeQR from 'qr';
+import { unpackedWoff } from './woff';
 
 type Doc = PDFKit.PDFDocument;
 
 const find = createRequire(import.meta.url);
-const face = (name: string) => readFileSync(find.resolve(`@fontsource/${name}`));
+const face = (name: string) => unpackedWoff(readFileSync(find.resolve(`@fontsource/${name}`)));
 let faces: Readonly<Record<string, Buffer>> | null = null;
 /** The letters of most names, and the further Latin ones, which stand in files of their own. */
 const facesRead = () =>

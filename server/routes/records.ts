@@ -30,9 +30,12 @@ function filterOf(q: z.output<typeof checksQuery>): StatusFilter {
     rope: q.rope, person: q.person, verdict: q.verdict, open: q.open,
     from: q.from ? new Date(`${q.from}T00:00:00.000Z`) : undefined,
     to: q.to ? new Date(new Date(`${q.to}T00:00:00.000Z`).getTime() + 86_400_000) : undefined,
-    beforeSequence: fromSequenceCursor(q.cursor),
+    ...(withinDays(q) ? { before: fromTimeCursor(q.cursor) ?? undefined } : { beforeSequence: fromSequenceCursor(q.cursor) }),
   };
 }
+/** Within days the list is in the order of the time seen, else in that of the record; a cursor is of the one or the other. */
+const withinDays = (q: z.output<typeof checksQuery>): boolean => q.from !== undefined || q.to !== undefined;
+const cursorAfter = (q: z.output<typeof checksQuery>, row: CheckRow): string => (withinDays(q) ? timeCursor(row.seen_at, row.id) : sequenceCursor(row.sequence));
 /** Rows read at once for a file. */
 const FILE_BATCH = 2000;
 
@@ -137,12 +140,12 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
 
   /** Every row that fits, so many at a time: the record may be larger than memory. */
   const all = async function* (organisation: string, q: z.output<typeof checksQuery>): AsyncGenerator<CheckRow[]> {
-    let beforeSequence = fromSequenceCursor(q.cursor);
+    let asked = q;
     for (;;) {
-      const found = await statuses(db, organisation, { ...filterOf(q), beforeSequence }, FILE_BATCH);
-      if (found.length > 0) yield found.map(checkRowOf);
+      const found = (await statuses(db, organisation, filterOf(asked), FILE_BATCH)).map(checkRowOf);
+      if (found.length > 0) yield found;
       if (found.length < FILE_BATCH) return;
-      beforeSequence = found.at(-1)!.sequence;
+      asked = { ...q, cursor: cursorAfter(q, found.at(-1)!) };
     }
   };
   const csv = async function* (organisation: string, q: z.output<typeof checksQuery>) {
@@ -163,7 +166,7 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
     if (request.headers.accept?.split(',')[0]?.trim().startsWith('text/csv')) return reply.type('text/csv; charset=utf-8').send(Readable.from(csv(who.organisation, query)));
     const found = await statuses(db, who.organisation, filterOf(query), query.limit + 1);
     const items = found.slice(0, query.limit).map(checkRowOf);
-    return { items, next: found.length > query.limit ? sequenceCursor(items.at(-1)!.sequence) : null };
+    return { items, next: found.length > query.limit ? cursorAfter(query, items.at(-1)!) : null };
   });
   bind(app, context, ENDPOINTS.checksCsv, ({ query, who, reply }) => reply.type('text/csv; charset=utf-8').header('content-disposition', 'attachment; filename="checks.csv"').send(Readable.from(csv(who.organisation, query))));
   bind(app, context, ENDPOINTS.checksJson, ({ query, who, reply }) => reply.type('application/json').header('content-disposition', 'attachment; filename="checks.json"').send(Readable.from(json(who.organisation, query))));

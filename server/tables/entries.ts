@@ -119,10 +119,15 @@ export interface StatusFilter {
   /** seen at or after, before */
   readonly from?: Date | undefined;
   readonly to?: Date | undefined;
+  /** the page before this place: in the record's order, or by the time seen where days are asked for */
   readonly beforeSequence?: number | undefined;
+  readonly before?: { readonly at: Date; readonly id: string } | undefined;
   readonly check?: string | undefined;
   readonly roundWalk?: string | undefined;
 }
+
+/** Whether the list is in the order of the time seen. */
+export const isByTime = (filter: Pick<StatusFilter, 'from' | 'to'>): boolean => filter.from !== undefined || filter.to !== undefined;
 
 /** The three columns that name a person. */
 const PERSON_COLUMNS = ['tied_by', 'checker', 'signer'] as const;
@@ -144,17 +149,21 @@ export function statusQuery(organisation: string, filter: StatusFilter, limit: n
   if (filter.open === 'signature') add('awaits_signature = TRUE');
   if (filter.from) add('seen_at >= ?', filter.from);
   if (filter.to) add('seen_at < ?', filter.to);
+  // within days the order is that of the time seen: an index gives it, however far back they lie
+  const byTime = isByTime(filter);
+  const order = (of: string) => (byTime ? `${of}seen_at DESC, ${of}check_id DESC` : `${of}sequence DESC`);
+  if (filter.before) add('(seen_at, check_id) < (?, ?)', filter.before.at, filter.before.id);
   if (filter.beforeSequence !== undefined) add('sequence < ?', filter.beforeSequence);
   if (filter.check) add('check_id = ?', filter.check);
   if (filter.roundWalk) add('round_walk = ?', filter.roundWalk);
-  const page = (also: string) => `(SELECT check_id, sequence FROM check_status WHERE ${where.join(' AND ')}${also} ORDER BY sequence DESC LIMIT ?)`;
+  const page = (also: string) => `(SELECT check_id, sequence, seen_at FROM check_status WHERE ${where.join(' AND ')}${also} ORDER BY ${order('')} LIMIT ?)`;
   const pages = filter.person ? PERSON_COLUMNS.map((c) => page(` AND ${c} = ?`)) : [page('')];
   const each = pages.flatMap(() => [...values, ...(filter.person ? [filter.person] : []), limit]);
   return {
     sql: `SELECT ${STATUS_COLUMNS.map((k) => `s.${k}`).join(', ')}, r.tag AS rope_tag, t.name AS tied_by_name, c.name AS checker_name, g.name AS signer_name
-      FROM (${pages.join(' UNION ')} ORDER BY sequence DESC LIMIT ?) p
+      FROM (${pages.join(' UNION ')} ORDER BY ${order('')} LIMIT ?) p
       JOIN check_status s ON s.check_id = p.check_id JOIN ropes r ON r.id = s.rope JOIN people t ON t.id = s.tied_by JOIN people c ON c.id = s.checker LEFT JOIN people g ON g.id = s.signer
-      ORDER BY s.sequence DESC`,
+      ORDER BY ${order('s.')}`,
     values: [...each, limit],
   };
 }

@@ -7,6 +7,7 @@ import { PairedPicture } from '../../parts/PairedPicture';
 import { POINT_WORDS, TAIL_UNIT_WORDS } from '../../parts/words';
 import { VerdictShape } from '../../parts/Verdict';
 import { tailAnswer, typedTails, type Walk } from '../../store/walks';
+import { Touched } from './PointView';
 import { secondsSince, useOnScreen } from './useOnScreen';
 
 interface Props {
@@ -28,6 +29,7 @@ function FastPoint({ walk, knot, point, judgement, fist_mm, onAnswer, onChange }
   const seconds = () => secondsSince(since, given?.seconds);
   const judged = judgement.points.find((p) => p.point === point.id);
   const [tried, setTried] = useState(false);
+  const [touching, setTouching] = useState(false);
   const tails = typedTails(walk, knot, fist_mm);
   const measured = tailAnswer(walk, knot, fist_mm);
   const answer = (a: Omit<PointAnswer, 'point' | 'seconds' | 'lane'>) => onAnswer({ point: point.id, ...a, seconds: seconds(), lane: 'fast' });
@@ -59,8 +61,10 @@ function FastPoint({ walk, knot, point, judgement, fist_mm, onAnswer, onChange }
             </button>
           ))}
           <button type="button" className="choice small words" disabled={!seen} aria-pressed={given?.found === 'cannot-see'} onClick={() => answer({ found: 'cannot-see' })}><span className="cap">cannot see</span></button>
+          <button type="button" className="choice small words" disabled={!seen} aria-expanded={touching} onClick={() => setTouching(!touching)}><span className="cap">touch what differs</span></button>
         </div>
       )}
+      {touching ? <Touched walk={walk} onTake={(fault) => { setTouching(false); answer({ found: fault as PointAnswer['found'], touched: true }); }} /> : null}
       {judged && given ? <p className="small quiet m-0">{judged.text}</p> : null}
     </section>
   );

@@ -16,7 +16,7 @@ interface Props {
 }
 
 /** What differs is touched in the picture; the wrong form that it comes to is the finding. */
-function Touched({ walk, onTake }: { readonly walk: Walk; readonly onTake: (fault: string) => void }) {
+export function Touched({ walk, onTake }: { readonly walk: Walk; readonly onTake: (fault: string) => void }) {
   const knot = useKnotQuery(walk.knot).data;
   const [chosen, setChosen] = useState<Difference>(NOTHING);
   if (!knot) return null;
