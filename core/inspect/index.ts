@@ -3,4 +3,5 @@ export {
   checkPointsFor, judge, ROPE_STATES, stopperAsked, tailNames, TAIL_METHODS, TAIL_UNCERTAINTY_MM, VERDICTS, worse,
   type JudgedPoint, type Judgement, type JudgeInput, type PointAnswer, type PointState, type RopeState, type TailMeasured, type TailMethod, type Verdict,
 } from './verdict';
+export { wrongPicture } from './pictured';
 export { typedTail_mm, type TailUnit } from './tails';

@@ -104,11 +104,11 @@ export async function checkPdf(head: PageHead, row: CheckRow, entries: readonly 
   return page.finish();
 }
 
-export async function dayPdf(head: PageHead, day: string, rows: readonly CheckRow[], verifyUrl: string): Promise<Buffer> {
+export async function dayPdf(head: PageHead, day: string, rows: readonly CheckRow[], more: boolean, verifyUrl: string): Promise<Buffer> {
   const page = new Page(head);
   codeOnPage(page, verifyUrl);
   const count = (v: CheckRow['verdict']) => rows.filter((r) => r.verdict === v).length;
-  page.text(`${day}: ${rows.length} checks. Take out and retie ${count('take-out-and-retie')}, put right ${count('put-right')}, not judged ${count('not-judged')}, meets the rule ${count('meets-the-rule')}.`, { gap: 10 });
+  page.text(`${day}: ${more ? `the last ${rows.length} checks of more; the list as CSV has all of them` : `${rows.length} checks`}. Take out and retie ${count('take-out-and-retie')}, put right ${count('put-right')}, not judged ${count('not-judged')}, meets the rule ${count('meets-the-rule')}.`, { gap: 10 });
   page.y = Math.max(page.y, MARGIN + 82);
   if (rows.length > 0) checksTable(page, rows);
   page.text(`To verify: ${verifyUrl}`, { size: 7.5, colour: '#333' });

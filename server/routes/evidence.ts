@@ -33,9 +33,9 @@ export function evidenceRoutes(app: FastifyInstance, context: Context): void {
   bind(app, context, ENDPOINTS.checkPdf, ({ params, who, request, reply }) => sendCheckPdf(context, who, request, reply, params.id));
   bind(app, context, ENDPOINTS.dayPdf, async ({ query, who, request, reply }) => {
     const from = new Date(`${query.day}T00:00:00.000Z`);
-    const rows = (await statuses(db, who.organisation, { from, to: new Date(from.getTime() + DAY_MS) }, MOST_ON_A_DAY)).map(checkRowOf);
+    const rows = (await statuses(db, who.organisation, { from, to: new Date(from.getTime() + DAY_MS) }, MOST_ON_A_DAY + 1)).map(checkRowOf);
     const head = await pageHead(context, who, `Checks of ${query.day}`);
-    return sendPdf(reply, `day-${query.day}`, await dayPdf(head, query.day, rows.reverse(), verifyUrl(context, request, who.organisation, { sequence: head.count, sha256: head.head_sha256 })));
+    return sendPdf(reply, `day-${query.day}`, await dayPdf(head, query.day, rows.slice(0, MOST_ON_A_DAY).reverse(), rows.length > MOST_ON_A_DAY, verifyUrl(context, request, who.organisation, { sequence: head.count, sha256: head.head_sha256 })));
   });
   bind(app, context, ENDPOINTS.statistics, async ({ query, who }) => {
     const now = context.now();

@@ -17,7 +17,7 @@ interface Props {
 }
 
 /** Forms in which something beyond the knot proper is the point, so that all of it must be seen. */
-const WHOLE = ['eye-too-large', 'half-finished', 'one-harness-point', 'tail-short'];
+const WHOLE = ['eye-too-large', 'half-finished', 'one-harness-point', 'tail-short', 'uneven-legs', 'ears-unequal', 'eye-pulled-through', 'stopper-gap'];
 
 const nameOf = (p: PictureOf) => (p.harness === 'one' ? 'one-harness-point' : p.form);
 const seenWhole = (p: PictureOf) => p.harness !== undefined || p.state === 'dressed' || WHOLE.includes(p.form);

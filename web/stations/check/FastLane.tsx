@@ -7,6 +7,7 @@ import { PairedPicture } from '../../parts/PairedPicture';
 import { POINT_WORDS, TAIL_UNIT_WORDS } from '../../parts/words';
 import { VerdictShape } from '../../parts/Verdict';
 import { tailAnswer, typedTails, type Walk } from '../../store/walks';
+import { useOptions } from './options';
 import { Touched } from './PointView';
 import { secondsSince, useOnScreen } from './useOnScreen';
 
@@ -33,8 +34,7 @@ function FastPoint({ walk, knot, point, judgement, fist_mm, onAnswer, onChange }
   const tails = typedTails(walk, knot, fist_mm);
   const measured = tailAnswer(walk, knot, fist_mm);
   const answer = (a: Omit<PointAnswer, 'point' | 'seconds' | 'lane'>) => onAnswer({ point: point.id, ...a, seconds: seconds(), lane: 'fast' });
-  const options = [{ found: 'right' as PointAnswer['found'], label: point.right.label, picture: point.right.picture }, ...point.wrong.map((w) => ({ found: w.fault as PointAnswer['found'], label: w.label, picture: w.picture }))];
-  const partner = point.wrong.find((w) => w.picture)?.picture ?? null;
+  const { options, partner } = useOptions(walk.knot, point);
   const keepTail = () => {
     setTried(true);
     if (measured) answer(measured);

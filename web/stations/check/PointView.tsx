@@ -5,6 +5,7 @@ import { useKeys } from '../../parts/keys';
 import { otherFace, PairedPicture } from '../../parts/PairedPicture';
 import { TouchWhatDiffers, NOTHING, type Difference } from '../../parts/TouchWhatDiffers';
 import { useKnotQuery } from '../../store/api';
+import { useOptions } from './options';
 import type { Walk } from '../../store/walks';
 
 interface Props {
@@ -31,15 +32,13 @@ export function Touched({ walk, onTake }: { readonly walk: Walk; readonly onTake
 
 /** One point, one decision: the right form beside the wrong ones; each picture is the button. */
 export function PointView({ walk, knot, point, onAnswer, onBack }: Props) {
-  const options = [
-    { found: 'right', label: point.right.label, picture: point.right.picture, key: 'a' },
-    ...point.wrong.map((w, i) => ({ found: w.fault, label: w.label, picture: w.picture, key: String.fromCharCode(98 + i) })),
-  ];
+  const offered = useOptions(walk.knot, point);
+  const options = offered.options.map((o, i) => ({ ...o, key: String.fromCharCode(97 + i) }));
   const [over, setOver] = useState(false);
   const [touching, setTouching] = useState(false);
   const shown = walk.answers.find((a) => a.point === point.id)?.found;
   useKeys({ ...Object.fromEntries(options.map((o) => [o.key, () => onAnswer(o.found)])), x: () => onAnswer('cannot-see'), f: () => setOver(!over), ArrowLeft: onBack });
-  const partner = point.wrong.find((w) => w.picture)?.picture ?? null;
+  const { partner } = offered;
   return (
     <>
       <h1>{point.question}</h1>
