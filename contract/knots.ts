@@ -51,22 +51,27 @@ export const knotListReply = z.array(
 );
 
 export const wayParams = z.strictObject({ id: knotId, way: z.string().min(1).max(60) });
-export const wayQuery = z.strictObject({ between: z.coerce.number().int().min(0).max(0).optional().describe('computed frames between key frames: none yet, only 0') });
+export const wayQuery = z.strictObject({ between: z.coerce.number().int().min(0).max(12).optional().describe('computed frames between each two key frames; proved for 6') });
 export const wayReply = z.strictObject({
   frames: z.array(
     z.strictObject({
       key: z.boolean(),
+      step: z.number().int().describe('which step it belongs to, from 0; a step may take several key frames'),
+      come: z.array(z.number()).describe('how far each rope, or the bight, has come along its path, rope diameters'),
       components: z.array(shapeComponent),
       caption: z.string(),
       hands: z.strictObject({ left: z.string(), right: z.string() }),
       moving: z.string(),
     }),
   ),
+  making: z.enum(['end', 'bight']),
+  then: z.array(z.strictObject({ state: z.enum(['dressed', 'tight']), caption: z.string(), hands: z.strictObject({ left: z.string(), right: z.string() }), moving: z.string() })).describe('dressing and setting, that follow'),
   right: z.boolean(),
   ends_in: z.strictObject({ fault: z.string() }).nullable(),
 });
 export const framePictureQuery = z.strictObject({
-  frame: z.coerce.number().int().min(0).max(60),
+  hand: z.enum(['right', 'left']).default('right'),
+  frame: z.coerce.number().int().min(0).max(400),
   theme: z.enum(['paper', 'headlamp', 'print']).default('paper'),
   size: z.coerce.number().int().min(32).max(2000).default(320),
 });

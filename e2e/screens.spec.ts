@@ -15,6 +15,12 @@ for (const name of ['paper', 'headlamp'] as const)
       await expect(page.getByText(ready).first()).toBeVisible();
       await expectNoAxeFindings(page);
     }
+  });
+
+for (const name of ['paper', 'headlamp'] as const)
+  test(`the accessibility checker finds nothing on a walk and in the record (${name})`, async ({ page }) => {
+    await theme(page, name);
+    await stepIn(page, 'Tove Vannmark');
     await beginWalk(page, { knot: 'Figure-eight follow-through', rope: 'NL-07', tiedBy: 'Corin Stell', place: 'Kitti Ledge, west count' });
     await expectNoAxeFindings(page);
     await answerAs(page, {});

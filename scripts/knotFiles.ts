@@ -54,10 +54,10 @@ export function entriesText(ids: readonly string[]): string {
 export function indexText(ids: readonly string[]): string {
   return [
     '// Made by `npm run bake` from the folders beside it. Do not edit.',
-    "import type { CatalogueKnot } from './stored';",
+    "import type { TiedKnot } from './tying';",
     ...ids.flatMap((id) => [`import { entry as ${camel(id)} } from './${id}/entry';`, `import { baked as ${camel(id)}Baked } from './${id}/baked';`, `import { ways as ${camel(id)}Ways } from './${id}/ways';`]),
     '',
-    'export const CATALOGUE: readonly CatalogueKnot[] = [',
+    'export const CATALOGUE: readonly TiedKnot[] = [',
     ...ids.map((id) => `  { entry: ${camel(id)}, baked: ${camel(id)}Baked, ways: ${camel(id)}Ways },`),
     '];',
     '',

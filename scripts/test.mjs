@@ -44,6 +44,7 @@ async function main() {
     await check('import directions', [bin('dependency-cruiser/bin/dependency-cruise.mjs'), '--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'core', 'contract', 'server', 'web']);
     await check('generated files are fresh', ['--import', 'tsx', 'scripts/checkGenerated.ts']);
     await check('share of tests', ['scripts/share.mjs']);
+    await check('ways of tying, proved', ['--import', 'tsx', 'scripts/prove.ts']);
   }
   if (!wants('unit') && !wants('browser')) return;
   const db = await testDatabase();

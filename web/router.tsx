@@ -43,6 +43,7 @@ export const router = createBrowserRouter([
           { path: 'choose', lazy: async () => ({ Component: (await import('./stations/choose/Choose')).Choose }) },
           { path: 'tie', lazy: async () => ({ Component: (await import('./stations/tie/Shelf')).Shelf }) },
           { path: 'tie/compare', lazy: async () => ({ Component: (await import('./stations/tie/Compare')).Compare }) },
+          { path: 'tie/:knot/ways/:way', lazy: async () => ({ Component: (await import('./stations/tie/WayPage')).WayPage }) },
           { path: 'tie/:knot', lazy: async () => ({ Component: (await import('./stations/tie/Tie')).Tie }) },
           { path: 'check', lazy: async () => ({ Component: (await import('./stations/check/Begin')).Begin }) },
           { path: 'check/what-is-this', lazy: async () => ({ Component: (await import('./stations/check/WhatIsThis')).WhatIsThis }) },

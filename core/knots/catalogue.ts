@@ -1,12 +1,11 @@
 /** Looking things up in the catalogue: entries, stored shapes, what a knot is tied to, frames of a way. */
-import { arcLengths, nearestIndex, resample, type Point3 } from '../curve';
 import { fault } from '../errors';
-import { crossingsSeenFrom } from '../topology';
 import { CATALOGUE } from './index';
 import { changedForm, isChange, withDeeperEye } from './changes';
 import { LARGE_EYE_EXTRA_ROPE_DIAMETERS } from './eye-variants';
 import { harnessPoints, karabinerIn, ringIn, ringInPlaceOf } from './objects';
-import { inState, pointsOf, triples, type BakedForm, type BakedRope, type CatalogueKnot, type ShapeComponent, type ShapeState } from './stored';
+import { inState, pointsOf, triples, type BakedForm, type BakedRope, type ShapeComponent, type ShapeState } from './stored';
+import type { TiedKnot } from './tying';
 import type { Made } from './types';
 
 /** Version of the catalogue's facts; raised whenever an entry's judgement changes. */
@@ -17,7 +16,7 @@ export function knotIds(): string[] {
 }
 
 /** @throws unknown-knot */
-export function knotById(id: string): CatalogueKnot {
+export function knotById(id: string): TiedKnot {
   const found = CATALOGUE.find((k) => k.entry.id === id);
   if (!found) throw fault('unknown-knot', { knot: id });
   return found;
@@ -134,50 +133,3 @@ const hungUp = (o: ShapeComponent): ShapeComponent => (o.role === 'host' ? { ...
 /** Name of the form of a hitch that lies on a post instead of a karabiner. */
 const ON_POST = 'on-post';
 
-export interface Frame {
-  readonly key: boolean;
-  readonly caption: string;
-  readonly hands: { readonly left: string; readonly right: string };
-  readonly moving: string;
-  readonly components: readonly ShapeComponent[];
-}
-
-const FRAME_POINTS = 260;
-const FREE_END_ROPE_DIAMETERS = 7;
-
-/**
- * Key frames of a way: the end's progress along the laid path, then the knot dressed and tight. Every
- * frame has the same number of points, from the standing end to the tail. The pictures are single
- * stages; the motion between them is not computed.
- * @throws unknown-way
- */
-export function framesOf(id: string, way: string): Frame[] {
-  const steps = knotById(id).ways[way];
-  if (!steps) throw fault('unknown-way', { knot: id, way });
-  const form = storedForm(id, 'right');
-  const passes = crossingsSeenFrom([{ points: pointsOf(form.laid), closed: false }], [0, 0, 1]).passes.map((p) => p.at);
-  return steps.map((step) => {
-    let points: Point3[];
-    if (typeof step.upTo === 'number') {
-      const laid = pointsOf(form.laid);
-      const cut = Math.min(laid.length - 1, Math.round(((passes[step.upTo - 1] ?? 0) + (passes[step.upTo] ?? (passes[step.upTo - 1] ?? 0) + 2 * 6)) / 2));
-      points = laid.slice(0, cut + 1);
-      const from = points.at(-1)!;
-      const back = points.at(-4)!;
-      const l = Math.hypot(from[0] - back[0], from[1] - back[1]) || 1;
-      // the free end lies straight on, over what is there
-      for (let s = 0.5; s <= FREE_END_ROPE_DIAMETERS; s += 0.5)
-        points.push([from[0] + ((from[0] - back[0]) / l) * s, from[1] + ((from[1] - back[1]) / l) * s, from[2] + Math.min(2.4, s * 0.8)]);
-    } else points = pointsOf(inState(form, step.upTo));
-    const even = resample(points, arcLengths(points).at(-1)! / (FRAME_POINTS - 1));
-    const eye = nearestIndex(even, points.reduce((low, p) => (p[1] < low[1] ? p : low)));
-    const n = even.length - 1;
-    return {
-      key: true,
-      caption: step.caption,
-      hands: step.hands,
-      moving: step.moving,
-      components: [{ name: 'rope', role: 'rope' as const, closed: false, diameter: 1, points: even, marks: { standing: [0, 1] as const, tail: [n - 1, n] as const, eye } }],
-    };
-  });
-}

@@ -1,5 +1,5 @@
 // Made by `npm run bake` from the folders beside it. Do not edit.
-import type { CatalogueKnot } from './stored';
+import type { TiedKnot } from './tying';
 import { entry as alpineButterfly } from './alpine-butterfly/entry';
 import { baked as alpineButterflyBaked } from './alpine-butterfly/baked';
 import { ways as alpineButterflyWays } from './alpine-butterfly/ways';
@@ -133,7 +133,7 @@ import { entry as waterKnot } from './water-knot/entry';
 import { baked as waterKnotBaked } from './water-knot/baked';
 import { ways as waterKnotWays } from './water-knot/ways';
 
-export const CATALOGUE: readonly CatalogueKnot[] = [
+export const CATALOGUE: readonly TiedKnot[] = [
   { entry: alpineButterfly, baked: alpineButterflyBaked, ways: alpineButterflyWays },
   { entry: autoblock, baked: autoblockBaked, ways: autoblockWays },
   { entry: barrelNoose, baked: barrelNooseBaked, ways: barrelNooseWays },

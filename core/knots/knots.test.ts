@@ -3,7 +3,8 @@ import { arcLengths, distance, smallestDistance, type Point3 } from '../curve';
 import { alexander, closedAtInfinity, crossingsSeenFrom, determinantOf, invariantsOf, linkingMatrix, diagramOf, pinnedEye, signature, simplestDiagram } from '../topology';
 import { bakeForm } from './baking';
 import { CATALOGUE } from './index';
-import { faultsWithShape, formWithWraps, framesOf, knotById, shapeOf, storedForm, wrapsOf } from './catalogue';
+import { faultsWithShape, formWithWraps, knotById, shapeOf, storedForm, wrapsOf } from './catalogue';
+import { framesOf, motionOf } from './motions';
 import { doubleBowlineWound } from './double-bowline/second-derivation';
 import { entryById } from './lookup';
 import { figuresOf, sameFigures } from './figures';
@@ -146,7 +147,9 @@ describe.each(CATALOGUE.map((k) => k.entry.id))('%s', (id) => {
     for (const way of entryById(id).ways) {
       const frames = framesOf(id, way.id);
       expect(frames.length).toBeGreaterThan(4);
-      for (const f of frames) expect([f.components.length, f.components[0]!.points.length]).toEqual([1, frames[0]!.components[0]!.points.length]);
+      for (const f of frames) expect(f.components.map((c) => c.points.length)).toEqual(frames[0]!.components.map((c) => c.points.length));
+      // every step has its key frames, in order
+      expect([...new Set(frames.map((f) => f.step))]).toEqual(motionOf(id, way.id).steps.map((_, k) => k));
     }
     expect(() => framesOf(id, 'no-such-way')).toThrow(expect.objectContaining({ code: 'unknown-way' }) as unknown as Error);
   });

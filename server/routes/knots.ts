@@ -4,8 +4,9 @@ import { choose, eyeToEyeLength, frictionHitch, loopLength, roundAPost, ropeNeed
 import type { Point3 } from '../../core/curve';
 import { fault } from '../../core/errors';
 import { linesOf, type ShapeState } from '../../core/knots/stored';
-import { CATALOGUE_VERSION, faultsWithShape, formWithWraps, framesOf, knotById, knotIds, shapeOf, storedForm, variantForm, wrapsOf, type Onto } from '../../core/knots/catalogue';
+import { CATALOGUE_VERSION, faultsWithShape, formWithWraps, knotById, knotIds, shapeOf, storedForm, variantForm, wrapsOf, type Onto } from '../../core/knots/catalogue';
 import { FAMILIES } from '../../core/knots/types';
+import { framesOf, motionOf } from '../../core/knots/motions';
 import { goesOn } from '../../core/knots/behaviour';
 import type { Range } from '../../core/knots/measures';
 import { unitOfAcross } from '../../core/knots/sizes';
@@ -21,6 +22,9 @@ import { knotIn, profileIn } from '../named';
 import { currentPerson } from '../plugins/session';
 import { trialsWith } from '../tables/passingTrials';
 import { asPicture, asPublic, KEEP, knotRadius, mirroredForLeft, sendSvg } from '../picturing';
+
+/** A hundredth of a diameter is finer than any picture shows. */
+const rounded = (p: Point3): Point3 => [Math.round(p[0] * 100) / 100, Math.round(p[1] * 100) / 100, Math.round(p[2] * 100) / 100];
 
 interface Asked {
   readonly state?: ShapeState | undefined;
@@ -129,19 +133,22 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
     );
   });
 
-  bind(app, context, ENDPOINTS.way, ({ params, reply }) => {
+  bind(app, context, ENDPOINTS.way, ({ params, query, reply }) => {
     const { entry } = knotById(params.id);
-    const frames = framesOf(params.id, params.way);
+    const frames = framesOf(params.id, params.way, query.between ?? 0).map((f) => ({ ...f, components: f.components.map((c) => asPublic({ ...c, points: c.points.map(rounded) })) }));
     const way = entry.ways.find((w) => w.id === params.way)!;
     void reply.header('cache-control', KEEP);
-    return { frames, right: way.right, ends_in: way.ends_in };
+    const motion = motionOf(params.id, params.way);
+    return { frames, making: motion.making, then: motion.then.map(({ upTo, ...told }) => ({ state: upTo, ...told })), right: way.right, ends_in: way.ends_in };
   });
 
   bind(app, context, ENDPOINTS.framePicture, ({ params, query, reply }) => {
-    const frames = framesOf(params.id, params.way);
-    const frame = frames[query.frame];
-    if (!frame) throw fault('bad-input', {}, [{ path: 'querystring.frame', message: `must be 0 to ${frames.length - 1}` }]);
-    const components = asPicture(frame.components).map((c) => ({ ...c, drift: [c.points.length * 0.15, c.points.length * 0.9] as const }));
+    const motion = motionOf(params.id, params.way);
+    const key = motion.keys[query.frame];
+    if (!key) throw fault('bad-input', {}, [{ path: 'querystring.frame', message: `must be 0 to ${motion.keys.length - 1}` }]);
+    const frame = { components: motion.componentsAt(key.come), caption: motion.steps[key.step]!.caption };
+    const drawn = asPicture(frame.components);
+    const components = (query.hand === 'left' ? mirroredForLeft(drawn) : drawn).map((c) => ({ ...c, drift: [c.points.length * 0.15, c.points.length * 0.9] as const }));
     const ys = facing(components[0]!.points, 'front');
     const top = Math.max(...ys.slice(12).map((p) => p[1]));
     return sendSvg(reply, drawVector(components, { face: 'front', crop: 'whole', knotRadius_ropeDiameters: Math.min(15, Math.max(4, top - 3)), theme: query.theme, size_px: query.size, title: frame.caption, cutTail: true }));

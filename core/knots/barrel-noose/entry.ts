@@ -53,5 +53,5 @@ export const entry = {
   good_for: [{ text: 'holds a clip where it is put', source: 'general' }],
   form_certainty: 'settled',
   form_text: 'wound in space round an axis, on a karabiner; the rope alone is unknotted, as a noose must be, and its two halves are those of an independent figure, for two wraps and for three',
-  ways: [],
+  ways: [{ id: 'coil', name: 'Coiled up round both strands', right: true, ends_in: null }],
 } as const satisfies KnotEntry;

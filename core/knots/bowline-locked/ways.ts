@@ -1,14 +1,17 @@
-import type { Step } from '../stored';
+import type { WayOfTying } from '../tying';
 
-export const ways: Readonly<Record<string, readonly Step[]>> = {
-  'loop-and-lock': [
-    { upTo: 10, caption: 'Make a small loop in the standing part, its top towards you. Put the end through both harness points; nothing was tied before.', hands: { left: 'holds the loop', right: 'threads both points' }, moving: 'the end' },
-    { upTo: 12, caption: 'Bring the end up through the loop from behind.', hands: { left: 'holds the loop', right: 'leads the end up' }, moving: 'the end' },
-    { upTo: 15, caption: 'Round behind the standing part.', hands: { left: 'holds the loop', right: 'leads the end round' }, moving: 'the end' },
-    { upTo: 17, caption: 'Down through the loop beside itself, into the eye: a bowline. Leave it loose.', hands: { left: 'holds the loop', right: 'leads the end down' }, moving: 'the end' },
-    { upTo: 18, caption: 'Now the lock: from the eye, back up through the loop from above, between the two strands that are there.', hands: { left: 'opens the two strands', right: 'leads the end between them' }, moving: 'the end' },
-    { upTo: 20, caption: 'Last, up through the collar, right beside the standing part.', hands: { left: 'holds the collar open', right: 'leads the end through it' }, moving: 'the end' },
-    { upTo: 'dressed', caption: 'Dress it: three strands in the loop, the third one in the middle. Turn it over: the collar goes round both.', hands: { left: 'holds the eye', right: 'lays the strands' }, moving: 'all strands' },
-    { upTo: 'tight', caption: 'Set it: standing part, tail and both legs. No daylight in the knot, the eye small, the tail 100 to 200 mm.', hands: { left: 'holds against the pull', right: 'pulls one strand at a time' }, moving: 'strands, one by one' },
-  ],
+export const ways: Readonly<Record<string, WayOfTying>> = {
+  'loop-and-lock': {
+    making: 'end',
+    steps: [
+      { upTo: 10, caption: 'Make a small loop in the standing part, its top towards you. Put the end through both harness points; nothing was tied before.', hands: { left: 'holds the loop', right: 'threads both points' }, moving: 'the end' },
+      { upTo: 12, caption: 'Bring the end up through the loop from behind.', hands: { left: 'holds the loop', right: 'leads the end up' }, moving: 'the end' },
+      { upTo: 15, caption: 'Round behind the standing part.', hands: { left: 'holds the loop', right: 'leads the end round' }, moving: 'the end' },
+      { upTo: 17, caption: 'Down through the loop beside itself, into the eye: a bowline. Leave it loose.', hands: { left: 'holds the loop', right: 'leads the end down' }, moving: 'the end' },
+      { upTo: 18, caption: 'Now the lock: from the eye, back up through the loop from above, between the two strands that are there.', hands: { left: 'opens the two strands', right: 'leads the end between them' }, moving: 'the end' },
+      { upTo: 20, caption: 'Last, up through the collar, right beside the standing part.', hands: { left: 'holds the collar open', right: 'leads the end through it' }, moving: 'the end' },
+      { upTo: 'dressed', caption: 'Dress it: three strands in the loop, the third one in the middle. Turn it over: the collar goes round both.', hands: { left: 'holds the eye', right: 'lays the strands' }, moving: 'all strands' },
+      { upTo: 'tight', caption: 'Set it: standing part, tail and both legs. No daylight in the knot, the eye small, the tail 100 to 200 mm.', hands: { left: 'holds against the pull', right: 'pulls one strand at a time' }, moving: 'strands, one by one' },
+    ],
+  },
 };

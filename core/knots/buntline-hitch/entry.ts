@@ -43,5 +43,5 @@ export const entry = {
   good_for: [practice('only one rope thickness has to go through the clip'), practice('tightens on itself')],
   form_certainty: 'settled',
   form_text: 'a wound form round the standing part, on a karabiner; agrees with an independent figure, and the reversed one with its own',
-  ways: [],
+  ways: [{ id: 'towards-the-clip', name: 'Through the clip, working back towards it', right: true, ends_in: null }, { id: 'from-the-clip', name: 'Wrong: begun at the clip and worked up', right: false, ends_in: { fault: 'reversed-buntline' } }],
 } as const satisfies KnotEntry;

@@ -49,5 +49,5 @@ export const entry = {
   good_for: [{ text: 'a butterfly where the eye must go through a closed ring', source: 'practice' }],
   form_certainty: 'settled',
   form_text: 'the finished form of the butterfly, its eye through a closed ring',
-  ways: [],
+  ways: [{ id: 'overhand', name: 'Overhand, ring, and back in', right: true, ends_in: null }],
 } as const satisfies KnotEntry;

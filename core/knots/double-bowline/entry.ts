@@ -72,5 +72,5 @@ export const entry = {
   ],
   form_certainty: 'settled',
   form_text: 'laid as a flat diagram, and once more wound as a helix in space: both give the same invariants, with the eye closed and with it cut',
-  ways: [],
+  ways: [{ id: 'two-loops', name: 'Two loops, laid on one another first', right: true, ends_in: null }],
 } as const satisfies KnotEntry;

@@ -45,5 +45,5 @@ export const entry = {
   good_for: [practice('secure: the usual joint for loops of cord')],
   form_certainty: 'settled',
   form_text: 'two wound coils of one hand, laid apart on one axis and slid together; agrees with an independent figure, and each rope alone is the knot it must be',
-  ways: [],
+  ways: [{ id: 'coils', name: 'Each end coils back over both ropes', right: true, ends_in: null }, { id: 'opposite-hands', name: 'Wrong: the second coil wound the other way', right: false, ends_in: { fault: 'coils-opposite' } }],
 } as const satisfies KnotEntry;

@@ -48,5 +48,5 @@ export const entry = {
   good_for: [{ text: 'bulkier than the overhand, and stays', source: 'general' }],
   form_certainty: 'settled',
   form_text: 'a flat diagram, a loop with the end through it twice; its ends joined it is the torus knot of five crossings, as it must be',
-  ways: [],
+  ways: [{ id: 'loop', name: 'A loop, the end through it twice', right: true, ends_in: null }],
 } as const satisfies KnotEntry;

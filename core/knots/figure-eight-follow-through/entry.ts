@@ -81,5 +81,5 @@ export const entry = {
   good_for: [{ text: 'symmetric: whichever face one sees, the eight is there', source: 'practice' }],
   form_certainty: 'settled',
   form_text: 'one flat eight, its path doubled by offset; the closed forms agree with a second derivation of the same knot tied on a bight',
-  ways: [{ id: 'retrace', name: 'Eight, through the harness, back along the path', right: true, ends_in: null }],
+  ways: [{ id: 'retrace', name: 'Eight, through the harness, back along the path', right: true, ends_in: null }, { id: 'wrong-lane', name: 'Wrong: begun on the wrong lane', right: false, ends_in: { fault: 'wrong-lane' } }],
 } as const satisfies KnotEntry;

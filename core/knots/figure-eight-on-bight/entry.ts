@@ -51,5 +51,5 @@ export const entry = {
   good_for: [{ text: 'four strands leave it, the same on both faces', source: 'practice' }],
   form_certainty: 'settled',
   form_text: 'the flat eight, its path doubled by offset; the same finished form as the follow-through, as it must be',
-  ways: [],
+  ways: [{ id: 'bight', name: 'With a bight', right: true, ends_in: null }],
 } as const satisfies KnotEntry;

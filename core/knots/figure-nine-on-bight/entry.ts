@@ -50,5 +50,5 @@ export const entry = {
   good_for: [{ text: 'bigger than the eight and easier to undo', source: 'practice' }],
   form_certainty: 'settled',
   form_text: 'two derivations by different motions, a flat diagram doubled in the page and a winding round the neck doubled in space, agree',
-  ways: [],
+  ways: [{ id: 'bight', name: 'With a bight, half a turn more', right: true, ends_in: null }],
 } as const satisfies KnotEntry;

@@ -48,5 +48,5 @@ export const entry = {
   good_for: [{ text: 'bulkier than the eight', source: 'practice' }],
   form_certainty: 'settled',
   form_text: 'a flat diagram, over and under in turn; its ends joined it is the twist knot of five crossings, as it must be',
-  ways: [],
+  ways: [{ id: 'by-the-end', name: 'By the end, half a turn more', right: true, ends_in: null }],
 } as const satisfies KnotEntry;

@@ -1,3 +1,3 @@
-import type { Step } from '../stored';
+import type { WayOfTying } from '../tying';
 
-export const ways: Readonly<Record<string, readonly Step[]>> = {};
+export const ways: Readonly<Record<string, WayOfTying>> = {};

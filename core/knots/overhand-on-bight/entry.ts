@@ -50,5 +50,5 @@ export const entry = {
   good_for: [{ text: 'quick; the eye is sized by working the knot along the strands', source: 'practice' }],
   form_certainty: 'settled',
   form_text: 'the flat overhand, its path doubled by offset; the rope alone is unknotted, as a knot tied in the bight must be',
-  ways: [],
+  ways: [{ id: 'bight', name: 'With a bight', right: true, ends_in: null }],
 } as const satisfies KnotEntry;

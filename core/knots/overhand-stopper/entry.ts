@@ -43,5 +43,5 @@ export const entry = {
   good_for: [{ text: 'the base of many others', source: 'practice' }],
   form_certainty: 'settled',
   form_text: 'a flat diagram, three crossings in turn over and under; its ends joined it is the trefoil, as it must be',
-  ways: [],
+  ways: [{ id: 'by-the-end', name: 'By the end', right: true, ends_in: null }],
 } as const satisfies KnotEntry;

@@ -44,5 +44,5 @@ export const entry = {
   good_for: [general('lies flat')],
   form_certainty: 'settled',
   form_text: 'a flat diagram of two bights; agrees with an independent figure, and granny and thief with theirs',
-  ways: [],
+  ways: [{ id: 'right-over-left', name: 'Right over left, left over right', right: true, ends_in: null }],
 } as const satisfies KnotEntry;

@@ -71,8 +71,11 @@ export function Rope3D({ name, picture, components, whole, motion, ref, onFace, 
   }, []);
 
   const still = motion === undefined;
+  const framed = useRef(false);
   useEffect(() => {
-    if (!ready || !components || !still) return;
+    // a motion too is seen in the frame of what it comes to
+    if (!ready || !components || (!still && framed.current)) return;
+    framed.current = true;
     scene.current?.show(components, theme, whole);
     // the picture below is taken away only once this is drawn
     const next = requestAnimationFrame(() => setDrawn(true));

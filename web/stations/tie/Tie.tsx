@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useKnotQuery, useProfilesQuery, useRopeNeededQuery, useSessionQuery, useShapeQuery, useWayQuery, type KnotReply } from '../../store/api';
@@ -15,6 +15,7 @@ import { across_mm, acrossText } from '../../../core/knots/sizes';
 import type { ShapeState } from '../../../core/knots/stored';
 import type { Source } from '../../../core/knots/types';
 import { Differs } from './Differs';
+import { stepsOf } from './steps';
 import { DrawnUp } from './DrawnUp';
 import { Lookalikes } from './Lookalikes';
 import type { SceneComponent } from '../../parts/rope/framing';
@@ -43,18 +44,19 @@ function RopeNeeded({ knot: entry }: { knot: KnotReply }) {
   );
 }
 
-function Steps({ knot, way, name, onBig }: { knot: string; way: string; name: string; onBig: (frame: number | null) => void }) {
+function Steps({ knot, way, name, onBig }: { knot: string; way: string; name: string; onBig: (picture: string | null) => void }) {
   const { data } = useWayQuery({ id: knot, way });
+  const steps = useMemo(() => (data ? stepsOf(knot, way, data) : []), [data, knot, way]);
   const [at, setAt] = useState<number | null>(null);
   const theme = useTheme();
-  const count = data?.frames.length ?? 0;
+  const count = steps.length;
   const go = (i: number | null) => {
     setAt(i);
-    onBig(i);
+    onBig(i === null ? null : steps[i]!.picture(900, theme));
   };
   useKeys({ ArrowRight: () => go(at === null ? 0 : Math.min(count - 1, at + 1)), ArrowLeft: () => go(at === null || at === 0 ? null : at - 1), Escape: () => go(null) });
   if (!data) return null;
-  const now = at === null ? null : data.frames[at];
+  const now = at === null ? null : steps[at];
   return (
     <section aria-label={`Steps: ${name}`}>
       {now ? (
@@ -64,9 +66,9 @@ function Steps({ knot, way, name, onBig }: { knot: string; way: string; name: st
         </div>
       ) : null}
       <div className="strip-film">
-        {data.frames.map((f, i) => (
+        {steps.map((f, i) => (
           <button key={f.caption} aria-current={at === i ? 'step' : undefined} aria-label={`Step ${i + 1}: ${f.caption}`} onClick={() => go(at === i ? null : i)}>
-            <img src={`/api/v1/knots/${knot}/ways/${way}/frame.svg?frame=${i}&size=140&theme=${theme}`} alt="" />
+            <img src={f.picture(140, theme)} alt="" loading="lazy" />
             {i + 1}
           </button>
         ))}
@@ -221,7 +223,7 @@ function KnotPage({ knot }: { knot: KnotReply }) {
   const [wraps, setWraps] = useState(knot.wraps[0]);
   const [variant, setVariant] = useState<string | undefined>();
   const [face, setFace] = useState<'front' | 'back'>('front');
-  const [big, setBig] = useState<number | null>(null);
+  const [big, setBig] = useState<string | null>(null);
   const [whole, setWhole] = useState(false);
   const [motion, setMotion] = useState<readonly SceneComponent[] | null>(null);
   const [picked, setPicked] = useState<{ picked: Picked; part: string } | null>(null);
@@ -231,7 +233,6 @@ function KnotPage({ knot }: { knot: KnotReply }) {
   const shape = useShapeQuery({ id, state, ...asked }).data;
   const tight = useShapeQuery({ id, state: 'tight', ...asked }).data;
   const rope = useRef<RopeHandle>(null);
-  const theme = useTheme();
   useKeys({ f: () => rope.current?.flip() });
   const way = knot.ways.find((w) => w.right);
   const checked = knot.check_points.length > 0;
@@ -258,7 +259,7 @@ function KnotPage({ knot }: { knot: KnotReply }) {
                 <span className="tag at-foot" aria-live="polite">{picked && !motion ? `${picked.part}${picked.picked.crossing === null ? '' : `, crossing ${picked.picked.crossing}`}` : 'Drag to turn; touch a strand to name it'}</span>
               </>
             ) : (
-              <div className="cold d-grid" style={{ placeItems: 'center', padding: 8 }}><img src={`/api/v1/knots/${id}/ways/${way.id}/frame.svg?frame=${big}&size=900&theme=${theme}`} alt={`Step ${big + 1}`} style={{ maxWidth: '100%', maxHeight: '100%', height: '100%', objectFit: 'contain' }} /></div>
+              <div className="cold d-grid" style={{ placeItems: 'center', padding: 8 }}><img src={big} alt="The step, as it lies then" style={{ maxWidth: '100%', maxHeight: '100%', height: '100%', objectFit: 'contain' }} /></div>
             )}
           </div>
           <div className="stage-keys">
@@ -270,7 +271,10 @@ function KnotPage({ knot }: { knot: KnotReply }) {
             {big === null && knot.drawn_up_here ? <DrawnUp key={`${id} ${wraps} ${variant}`} knot={id} form={variant ?? (wraps === knot.wraps[0] ? 'right' : `wraps-${wraps}`)} stored={tight?.components[0]?.points} onMotion={setMotion} /> : null}
           </div>
           {knot.variants && knot.variants.length > 0 ? <Variants all={knot.variants} value={variant} onPick={(v) => { setVariant(v); setMotion(null); setPicked(null); }} /> : null}
-          {way ? <Steps knot={id} way={way.id} name={way.name} onBig={(frame) => { setBig(frame); if (frame !== null) setFace('front'); }} /> : <p className="quiet mt-3">No steps are stored for this knot yet.</p>}
+          {knot.ways.length > 0 ? (
+            <div className="d-flex flex-wrap gap-2 mt-3">{knot.ways.map((w) => <Link key={w.id} className={`btn ${w.right ? 'btn-primary' : 'btn-outline-primary'}`} to={`/tie/${id}/ways/${w.id}`}>{w.right ? `See it tied: ${w.name}` : w.name}</Link>)}</div>
+          ) : null}
+          {way ? <Steps knot={id} way={way.id} name={way.name} onBig={(picture) => { setBig(picture); if (picture !== null) setFace('front'); }} /> : <p className="quiet mt-3">No steps are stored for this knot yet.</p>}
           <section className="mt-4" aria-labelledby="faces">
             <div className="d-flex flex-wrap align-items-center gap-3 mb-2">
               <h2 id="faces">Both faces, {flat === 'laid' ? 'laid out' : 'set'}</h2>

@@ -1,0 +1,73 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { distance, lengthOf, type Point3 } from '../curve';
+import { entryById } from './lookup';
+import { BETWEEN, framesOf, motionOf } from './motions';
+import { proveFrames, proveWay } from './proving';
+import { storedForm } from './catalogue';
+import { pointsOf } from './stored';
+import { DoubledPath, Path, slidTo } from './sliding';
+
+const bowline = () => new Path(pointsOf(storedForm('bowline', 'right').laid));
+
+describe('rope that slides along its path', () => {
+  test('keeps its length, lies straight before the path begins, and on it at the end', () => {
+    const path = bowline();
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 1, noNaN: true }), (share) => {
+        const rope = slidTo(path, share * path.length, 200);
+        expect(Math.abs(lengthOf(rope) / path.length - 1)).toBeLessThan(0.02);
+      }),
+    );
+    const untied = slidTo(path, 0, 50);
+    const along = untied.slice(1).map((p, i): Point3 => [p[0] - untied[i]![0], p[1] - untied[i]![1], p[2] - untied[i]![2]]);
+    for (const d of along) expect(distance(d, along[0]!)).toBeLessThan(1e-6);
+    const tied = slidTo(path, path.length, 50);
+    expect([distance(tied[0]!, path.points[0]!), distance(tied.at(-1)!, path.points.at(-1)!)]).toEqual([0, 0]);
+  });
+
+  test('a place is told by arc length, whatever the points', () => {
+    const path = new Path([[0, 0, 0], [0.5, 0, 0], [1, 0, 0], [1, 3, 0]]);
+    expect([path.at(0.5), path.at(2), path.at(-2), path.at(99)]).toEqual([[0.5, 0, 0], [1, 1, 0], [-2, 0, 0], [1, 3, 0]].map((p) => p.map((v) => expect.closeTo(v, 6) as unknown as number)));
+  });
+
+  test('a bight keeps the length of its rope while it is led, its legs beside each other', () => {
+    const { laid } = storedForm('figure-eight-on-bight', 'right');
+    const path = new DoubledPath(pointsOf(laid), laid.marks.eye!);
+    for (const share of [0.1, 0.3, 0.5, 0.7, 0.9, 1]) expect([share, Math.abs(lengthOf(path.at(share * path.tip, 260)) / path.length - 1) < 0.02]).toEqual([share, true]);
+  });
+});
+
+describe('ways of tying', () => {
+  test('every wrong way ends in a fault of its knot, every right one in the knot', () => {
+    for (const id of ['buntline-hitch', 'double-fishermans', 'figure-eight-follow-through', 'clove-hitch', 'bowline'])
+      for (const way of entryById(id).ways) {
+        expect([id, way.id, way.right]).toEqual([id, way.id, way.ends_in === null]);
+        if (way.ends_in) expect(entryById(id).faults.map((f) => f.id)).toContain(way.ends_in.fault);
+      }
+  });
+
+  test('between two key frames as many as asked lie, with the same ropes and points', () => {
+    const [none, six] = [framesOf('figure-eight-stopper', 'by-the-end'), framesOf('figure-eight-stopper', 'by-the-end', BETWEEN)];
+    expect(six.length).toBe((none.length - 1) * (BETWEEN + 1) + 1);
+    expect(six.filter((f) => f.key).map((f) => f.come)).toEqual(none.map((f) => f.come));
+    expect(new Set(six.map((f) => f.components[0]!.points.length)).size).toBe(1);
+    expect(motionOf('figure-eight-stopper', 'by-the-end').then.map((s) => s.upTo)).toEqual(['dressed', 'tight']);
+  });
+
+  test('one by the end and one by a bight are proved; what is wrong with others is found', () => {
+    for (const [knot, way] of [['figure-eight-stopper', 'by-the-end'], ['overhand-on-bight', 'bight']] as const) expect([knot, proveWay(knot, way).faults]).toEqual([knot, []]);
+    const frames = framesOf('figure-eight-stopper', 'by-the-end', BETWEEN);
+    const told = { knot: 'figure-eight-stopper', way: 'by-the-end' };
+    const faults = (changed: typeof frames) => proveFrames(told.knot, told.way, changed).faults.join('; ');
+    expect(faults(frames)).toBe('');
+    // a leap, a rope that grows, one that starts tied, one that ends untied
+    expect(faults(frames.filter((_, i) => i % 9 === 0))).toMatch(/of its bound/);
+    expect(faults(frames.map((f, i) => ({ ...f, components: f.components.map((c) => ({ ...c, points: c.points.map((p): Point3 => [p[0] * (1 + i / 900), p[1] * (1 + i / 900), p[2] * (1 + i / 900)]) })) })))).toMatch(/length strays/);
+    expect(faults(frames.slice(150))).toMatch(/begins with/);
+    expect(faults(frames.slice(0, 60))).toMatch(/off its form/);
+    // a strand led through another: the heights of one stretch exchanged
+    const flat = frames.map((f) => ({ ...f, components: f.components.map((c) => ({ ...c, points: c.points.map((p): Point3 => [p[0], p[1], 0]) })) }));
+    expect(faults(flat)).toMatch(/come as near/);
+  }, 60_000);
+});
