@@ -5,11 +5,10 @@ import { openPool, poolOptions } from '../server/database';
 import { statusQuery } from '../server/tables/entries';
 import { SESSION_QUERY } from '../server/tables/sessions';
 import { tokenHash } from '../server/plugins/session';
+import { signedIn } from './measure';
 
 const url = process.env['IDIOM_TEST_URL']!;
-const signedIn = await fetch(`${url}/api/v1/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ handle: 'tove', password: 'fulmar-sound-demo' }) });
-const cookie = signedIn.headers.get('set-cookie')!.split(';')[0]!;
-const { organisation } = (await signedIn.json()) as { organisation: { id: string } };
+const { cookie, organisation } = await signedIn(url);
 
 const db = openPool(poolOptions(process.env['IDIOM_TEST_DATABASE']!));
 const bare = Fastify({ logger: false });

@@ -15,6 +15,7 @@ import { openPool, poolOptions } from '../server/database';
 import { demoId } from '../server/demo/plant';
 import { checkBody } from '../server/testing/harness';
 import { verifyOrganisation } from '../server/verify';
+import { signedIn } from './measure';
 
 const FAULTS = 100;
 const KINDS = ['server killed', 'database killed', 'answer cut off', 'sent twice'] as const;
@@ -23,8 +24,7 @@ chmodSync(folder, 0o755);
 let db = await startMariadb(folder, null);
 let server = await testServer(db, 'injected');
 const organisation = demoId('organisation');
-const signIn = async () => (await fetch(`${server.url}/api/v1/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ handle: 'tove', password: 'fulmar-sound-demo' }) })).headers.get('set-cookie')!.split(';')[0]!;
-const cookie = await signIn();
+const { cookie } = await signedIn(server.url);
 const before = await fetch(`${server.url}/api/v1/record/head`, { headers: { cookie } }).then((r) => r.json() as Promise<{ count: number }>);
 
 const body = () => checkBody({ tier: demoId('corin'), rope: demoId('NL-08'), at: new Date(Date.now() - 600_000).toISOString() }, { rope_diameter_mm: 10.2, seen_at: new Date(Date.now() - 60_000).toISOString(), note: randomUUID() });

@@ -1,9 +1,8 @@
 /** How long a page takes to be made over HTTP, and how large it is: a check, a rope, a walked round, a day, labels. */
-import { reference_ms, timed } from './measure';
+import { reference_ms, signedIn, timed } from './measure';
 
 const url = process.env['IDIOM_TEST_URL']!;
-const signedIn = await fetch(`${url}/api/v1/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ handle: 'tove', password: 'fulmar-sound-demo' }) });
-const headers = { cookie: signedIn.headers.get('set-cookie')!.split(';')[0]! };
+const headers = { cookie: (await signedIn(url)).cookie };
 const json = async (path: string) => (await (await fetch(`${url}/api/v1${path}`, { headers })).json()) as { items: { id: string; seen_at: string }[] } & { id: string; tag: string }[];
 const checks = (await json('/checks?limit=60')).items;
 const ropes = await json('/ropes');

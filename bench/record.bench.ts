@@ -3,12 +3,10 @@
  * fixed piece of arithmetic. The rows are made by the database itself, spread over people, ropes, verdicts and ten years.
  */
 import { openPool, poolOptions } from '../server/database';
-import { reference_ms, timed } from './measure';
+import { reference_ms, signedIn, timed } from './measure';
 
 const url = process.env['IDIOM_TEST_URL']!;
-const signedIn = await fetch(`${url}/api/v1/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ handle: 'tove', password: 'fulmar-sound-demo' }) });
-const cookie = signedIn.headers.get('set-cookie')!.split(';')[0]!;
-const { organisation, person } = (await signedIn.json()) as { organisation: { id: string }; person: { id: string } };
+const { cookie, organisation, person } = await signedIn(url);
 const get = (path: string) => async () => {
   const r = await fetch(`${url}/api/v1${path}`, { headers: { cookie } });
   const text = await r.text();
@@ -26,7 +24,7 @@ async function fillTo(count: number, from: number): Promise<void> {
     const b = Math.min(count, a + 200_000);
     await db.query(
       `INSERT INTO check_status (check_id, organisation, sequence, tied_knot, seen_at, knot, rope, place, tied_by, checker, signer, verdict, points_verdict, open_finding, awaits_signature, corrected, alone, faults, differs, tail_mm, tail_margin_mm, profile, profile_version, demo)
-       SELECT INSERT(INSERT(INSERT(INSERT(LPAD(HEX(seq), 32, '0'), 9, 0, '-'), 14, 0, '-'), 19, 0, '-'), 24, 0, '-'), ?, 100000 + seq, UUID(), '2016-01-01' + INTERVAL FLOOR(seq * 315) SECOND,
+       SELECT INSERT(INSERT(INSERT(INSERT(LPAD(HEX(seq), 32, '0'), 9, 0, '-'), 14, 0, '-'), 19, 0, '-'), 24, 0, '-'), ?, 100000 + seq, UUID(), '2016-01-01' + INTERVAL seq * 315 SECOND,
          ELT(1 + seq % 3, 'bowline-locked', 'figure-eight-follow-through', 'clove-hitch'), ${pick(ropes, 7)}, CONCAT('place ', seq % 500), ${pick(people, 5)}, ${pick(people, 11)}, IF(seq % 3 = 0, NULL, ${pick(people, 17)}),
          ELT(1 + (seq % 50 = 0) + 2 * (seq % 97 = 0), 'meets-the-rule', 'put-right', 'not-judged', 'take-out-and-retie'), 'meets-the-rule', seq % 20000 = 0, seq % 900 = 0, 0, 0, IF(seq % 50 = 0, 'loose', ''), 0, 120, 20, 'rope-access', 1, 1
        FROM seq_${a + 1}_to_${b}`, [organisation.id],
@@ -41,9 +39,9 @@ let there = 0;
 for (const count of [1_000, 10_000, 100_000, 1_000_000]) {
   await fillTo(count, there);
   there = count;
-  const middle = (JSON.parse(await get('/checks?limit=1')()) as { next: string }).next;
+  const second = (JSON.parse(await get('/checks?limit=1')()) as { next: string }).next;
   const questions: readonly (readonly [string, string])[] = [
-    ['first page', '/checks?limit=50'], ['second page', `/checks?limit=50&cursor=${middle}`], ['one rope', `/checks?rope=${ropes[3]!}`], ['one person', `/checks?person=${person.id}`], ['one verdict', '/checks?verdict=take-out-and-retie'],
+    ['first page', '/checks?limit=50'], ['second page', `/checks?limit=50&cursor=${second}`], ['one rope', `/checks?rope=${ropes[3]!}`], ['one person', `/checks?person=${person.id}`], ['one verdict', '/checks?verdict=take-out-and-retie'],
     ['open findings', '/checks?open=finding'], ['one day', '/checks?from=2016-01-02&to=2016-01-02'], ['one month', '/checks?from=2016-01-01&to=2016-01-31'], ['today', '/today'], ['statistics, a month', '/checks/statistics?from=2016-01-01&to=2016-01-31'],
   ];
   console.log(`${count} checks`);

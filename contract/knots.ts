@@ -57,7 +57,7 @@ export const wayReply = z.strictObject({
     z.strictObject({
       key: z.boolean(),
       step: z.number().int().describe('which step it belongs to, from 0; a step may take several key frames'),
-      come: z.array(z.number()).describe('how far each rope, or the bight, has come along its path, rope diameters'),
+      come_ropeDiameters: z.array(z.number()).describe('how far each rope, or the bight, has come along its path, rope diameters'),
       components: z.array(shapeComponent),
       caption: z.string(),
       hands: z.strictObject({ left: z.string(), right: z.string() }),

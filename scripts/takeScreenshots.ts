@@ -72,7 +72,6 @@ for (const next of ['Turn it over', 'Follow the tail', 'How long']) {
   await desk.getByText(next).first().waitFor();
 }
 await desk.getByLabel('Tail', { exact: true }).fill('87');
-await shot(desk, 'tail');
 await desk.getByRole('button', { name: /^Keep this length/ }).click();
 for (const next of ['Is the eye', 'Does the rope', 'Put right']) {
   await desk.getByRole('heading', { level: 1 }).waitFor();
@@ -86,6 +85,10 @@ await shot(desk, 'log');
 await desk.locator('tbody tr').filter({ hasText: 'looks differ' }).first().click();
 await desk.getByText('What was written').waitFor();
 await shot(desk, 'one-check');
+await desk.goto('/tie/bowline/ways/loop');
+await drawn(desk);
+await desk.getByLabel('How far it is tied').fill('41');
+await shot(desk, 'way');
 await desk.goto('/log/ropes');
 await desk.getByRole('link', { name: /^NL-02/ }).click();
 await desk.getByText('Its life').waitFor();

@@ -10,7 +10,7 @@ import { ENDPOINTS } from '../contract';
 import { DRAWN_TAGS, svgOnPage } from './documents/svgOnPage';
 import { faceSvg } from './documents/knotFaces';
 import { unpackedWoff } from './documents/woff';
-import { call, demoMember, testbed, type Member, type Testbed } from './testing/harness';
+import { call, demoMember, member, organisation, testbed, type Member, type Testbed } from './testing/harness';
 
 let t: Testbed;
 let tove: Member;
@@ -69,6 +69,15 @@ describe('pages', () => {
     const [walk] = await items('/round-walks');
     expect((await asked(`/round-walks/${String(walk!['id'])}.pdf`)).said).toContain('A place not reached is not judged');
     for (const none of ['/checks/3f2b8a3e-1111-4222-8333-444455556666.pdf', '/ropes/3f2b8a3e-1111-4222-8333-444455556666.pdf', '/round-walks/3f2b8a3e-1111-4222-8333-444455556666.pdf', '/ropes/labels.pdf?ids=3f2b8a3e-1111-4222-8333-444455556666']) expect([none, (await asked(none)).status]).toEqual([none, 404]);
+  });
+
+  test('while nothing is recorded a page has no code, and says so of its head', async () => {
+    const other = await testbed('empty');
+    const org = await organisation(other, 'New');
+    const who = await member(other, org.id, ['owner']);
+    const r = await call(other, 'GET', `/ropes/${org.rope}.pdf`, who);
+    expect([r.status, r.text.startsWith('%PDF-')]).toEqual([200, true]);
+    await other.close();
   });
 
   test('names of any letters do not break a page', async () => {

@@ -1,5 +1,5 @@
 /** Reading a CSV of ropes or people: what is in it, what is wrong in which row and column; all of it goes in, or nothing. */
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import Papa from 'papaparse';
 import { z } from 'zod';
 import { handle, newRopeBody, password, ROLES, type importBody, type importReply } from '../contract';
@@ -9,6 +9,7 @@ import { fault, IdiomError } from '../core/errors';
 import { LENGTH_UNITS } from '../core/units';
 import { contentHash } from './canonical';
 import type { Context } from './context';
+import { derivedId } from './derivedId';
 import { inTransaction, isDuplicate, rows as queried, run, type Connection } from './database';
 import { hashPassword } from './plugins/session';
 import { handlesTaken, insertPerson } from './tables/people';
@@ -52,10 +53,7 @@ const PERSON_CELLS: Record<(typeof IMPORT_COLUMNS)['people'][number], z.ZodType>
 };
 
 /** An id for a row that is the same however often the same file is sent under the same id. */
-const rowId = (file: string, row: number): string => {
-  const h = createHash('sha256').update(`${file} ${row}`).digest('hex');
-  return `${h.slice(0, 8)}-${h.slice(8, 12)}-4${h.slice(13, 16)}-a${h.slice(17, 20)}-${h.slice(20, 32)}`;
-};
+const rowId = (file: string, row: number): string => derivedId(`${file} ${row}`);
 
 interface Read {
   readonly columns: string[];

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { judge, tailNames, worse, type PointAnswer } from './index';
+import { judge, tailNames, verdictSaid, worse, type PointAnswer } from './index';
 import { entryById } from '../knots/lookup';
 import { shippedProfile } from '../profiles';
 import { typedTail_mm } from './tails';
@@ -41,4 +41,9 @@ test('a rope that is retired or damaged is never passed, whatever else is right'
     const j = judge(shippedProfile('sport-crag'), { knot: 'bowline-locked', rope_diameter_mm: 10, stopper: false, fist_mm: 100, answers, secondSigned: true, rope_state });
     expect([j.verdict, j.points[0]!.point, j.not_judged]).toEqual(['take-out-and-retie', 'rope', []]);
   }
+});
+
+test('why a check is not judged though every point meets the rule is said; of another verdict nothing is added', () => {
+  const row = { verdict: 'not-judged', points_verdict: 'meets-the-rule', differs: false } as const;
+  expect([verdictSaid(row), verdictSaid({ ...row, differs: true }), verdictSaid({ ...row, points_verdict: 'not-judged' }), verdictSaid({ ...row, verdict: 'put-right', points_verdict: 'put-right' })]).toEqual(['Not judged: second person missing', 'Not judged: the two looks differ', 'Not judged', 'Put right']);
 });

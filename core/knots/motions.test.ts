@@ -50,7 +50,7 @@ describe('ways of tying', () => {
   test('between two key frames as many as asked lie, with the same ropes and points', () => {
     const [none, six] = [framesOf('figure-eight-stopper', 'by-the-end'), framesOf('figure-eight-stopper', 'by-the-end', BETWEEN)];
     expect(six.length).toBe((none.length - 1) * (BETWEEN + 1) + 1);
-    expect(six.filter((f) => f.key).map((f) => f.come)).toEqual(none.map((f) => f.come));
+    expect(six.filter((f) => f.key).map((f) => f.come_ropeDiameters)).toEqual(none.map((f) => f.come_ropeDiameters));
     expect(new Set(six.map((f) => f.components[0]!.points.length)).size).toBe(1);
     expect(motionOf('figure-eight-stopper', 'by-the-end').then.map((s) => s.upTo)).toEqual(['dressed', 'tight']);
   });

@@ -3,12 +3,12 @@
  * an end, or a bight, along its path is cut into so many key frames that with BETWEEN frames between each two nothing moves farther than
  * strands are apart: that is proved on exactly those frames (proving.ts). Unit: rope diameters.
  */
-import { distance, smallestDistance, type Point3 } from '../curve';
+import { arcLengths, distance, smallestDistance, type Line3, type Point3 } from '../curve';
 import { fault } from '../errors';
 import { crossingsSeenFrom } from '../topology';
 import { knotById, storedForm } from './catalogue';
 import { DoubledPath, Path, slidTo } from './sliding';
-import { linesOf, type BakedForm, type ShapeComponent } from './stored';
+import { linesOf, type ShapeComponent } from './stored';
 import type { MovingStep, StillStep, WayOfTying } from './tying';
 
 /** Frames between two key frames for which a way is proved. */
@@ -25,7 +25,7 @@ export interface Frame {
   /** which step of the way it belongs to, from 0 */
   readonly step: number;
   /** how far each rope has come along its path, rope diameters */
-  readonly come: readonly number[];
+  readonly come_ropeDiameters: readonly number[];
   readonly caption: string;
   readonly hands: { readonly left: string; readonly right: string };
   readonly moving: string;
@@ -60,19 +60,18 @@ export interface Motion {
   componentsAt(come: readonly number[]): ShapeComponent[];
 }
 
-/** Where a mover stands once it has made so many passes of its line. */
-function comeAfter(form: BakedForm, rope: number, upTo: number, most: number): number {
-  const lines = linesOf(form.laid);
-  const paths = lines.map((l) => new Path(l.points));
+/** Of each rope the places of its crossings, in order along it, as it lies laid out. */
+function passesOf(lines: readonly Line3[]): number[][] {
   const { passes } = crossingsSeenFrom(lines, [0, 0, 1]);
-  const own = passes.filter((p) => p.line === rope).map((p) => {
-    const { s } = paths[rope]!;
-    const i = Math.floor(p.at);
-    return s[i]! + (p.at - i) * ((s[i + 1] ?? s[i]!) - s[i]!);
+  return lines.map((l, rope) => {
+    const s = arcLengths(l.points);
+    return passes.filter((p) => p.line === rope).map((p) => s[Math.floor(p.at)]! + (p.at % 1) * ((s[Math.floor(p.at) + 1] ?? s.at(-1)!) - s[Math.floor(p.at)]!));
   });
-  const [before, after] = [own[upTo - 1], own[upTo]];
-  if (after === undefined || after > most) return most;
-  return before === undefined ? after / 2 : (before + after) / 2;
+}
+/** Where a mover stands once it has made so many of them: midway to the next. */
+function comeAfter(passes: readonly number[], upTo: number, most: number): number {
+  const after = passes[upTo];
+  return after === undefined || after > most ? most : ((passes[upTo - 1] ?? 0) + after) / 2;
 }
 
 /** Where key frames come between two places of a mover, so that in no frame between them a point moves farther than its share of `stride`. */
@@ -119,7 +118,8 @@ function workedOut(id: string, way: string): Motion {
   const lines = linesOf(form.laid);
   const eye = form.laid.marks.eye ?? 0;
   const movers = lines.map((l) => (found.making === 'bight' ? bightOf(l.points, eye) : endOf(l.points)));
-  const start = movers.map((m, rope) => comeAfter(form, rope, found.start?.[rope] ?? 0, m.most));
+  const passes = passesOf(lines);
+  const start = movers.map((m, rope) => comeAfter(passes[rope]!, found.start?.[rope] ?? 0, m.most));
   const gap = smallestDistance(lines, NEIGHBOUR_ARC);
   const stride = Math.min(1, gap) * SHARE_OF_GAP * (BETWEEN + 1);
   const steps = found.steps.filter(isMoving);
@@ -127,21 +127,21 @@ function workedOut(id: string, way: string): Motion {
   steps.forEach((step, k) => {
     const rope = step.rope ?? 0;
     const from = keys.at(-1)!.come;
-    const to = comeAfter(form, rope, step.upTo, movers[rope]!.most);
+    const to = comeAfter(passes[rope]!, step.upTo, movers[rope]!.most);
     for (const at of stretches(movers[rope]!, from[rope]!, to, stride)) keys.push({ step: k, come: from.map((c, r) => (r === rope ? at : c)) });
   });
-  const share = (rope: number, index: number) => Math.round((index / (lines[rope]!.points.length - 1)) * (movers[rope]!.count - 1));
-  const marksOf = (rope: number, points: readonly Point3[]) => {
+  // a mark stays with its piece of rope, in all frames
+  const marks = movers.map(({ count }, rope) => {
     const baked = rope === 0 ? form.laid.marks : form.laid.second!.marks;
-    const at = (i: number) => share(rope, i);
-    return { standing: [at(baked.standing[0]), Math.max(1, at(baked.standing[1]))] as const, tail: [Math.min(points.length - 2, at(baked.tail[0])), at(baked.tail[1])] as const, ...(baked.eye !== undefined && { eye: at(baked.eye) }) };
-  };
+    const at = (i: number) => Math.round((i / (lines[rope]!.points.length - 1)) * (count - 1));
+    return { standing: [at(baked.standing[0]), Math.max(1, at(baked.standing[1]))] as const, tail: [Math.min(count - 2, at(baked.tail[0])), at(baked.tail[1])] as const, ...(baked.eye !== undefined && { eye: at(baked.eye) }) };
+  });
   return {
     making: found.making, steps, then: found.steps.filter((s): s is StillStep => !isMoving(s)), keys,
     componentsAt: (come) => [
       ...movers.map((m, rope): ShapeComponent => {
-        const points = m.at(come[rope]!);
-        return rope === 0 ? { name: 'rope', role: 'rope', closed: false, diameter: 1, points, marks: marksOf(0, points) } : { name: 'second-rope', role: 'second-rope', closed: false, diameter: 1, points, marks: marksOf(1, points) };
+        const name = rope === 0 ? 'rope' : 'second-rope';
+        return { name, role: name, closed: false, diameter: 1, points: m.at(come[rope]!), marks: marks[rope]! };
       }),
       ...form.objects,
     ],
@@ -156,7 +156,7 @@ export function framesOf(id: string, way: string, between = 0): Frame[] {
   const motion = motionOf(id, way);
   return motion.keys.flatMap(({ step, come }, k): Frame[] => {
     const { caption, hands, moving } = motion.steps[step]!;
-    const frame = (key: boolean, at: readonly number[]): Frame => ({ key, step, come: at, caption, hands, moving, components: motion.componentsAt(at) });
+    const frame = (key: boolean, at: readonly number[]): Frame => ({ key, step, come_ropeDiameters: at, caption, hands, moving, components: motion.componentsAt(at) });
     const before = motion.keys[k - 1]?.come;
     const inner = before ? Array.from({ length: between }, (_, i) => before.map((c, r) => c + ((come[r]! - c) * (i + 1)) / (between + 1))) : [];
     return [...inner.map((at) => frame(false, at)), frame(true, come)];

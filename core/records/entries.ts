@@ -82,10 +82,11 @@ export interface CorrectionBody {
   readonly verdict_after: Verdict;
   readonly demo: boolean;
 }
+export const DONE_WORDS = { 'taken-out': 'taken out', retied: 'taken out and tied again', 'rope-retired': 'rope retired' } as const;
 export interface FindingClosedBody {
   readonly check: string;
   readonly tied_knot: string;
-  readonly what_was_done: 'taken-out' | 'retied' | 'rope-retired';
+  readonly what_was_done: keyof typeof DONE_WORDS;
   /** tied again: the later check of it, by someone other than who tied it */
   readonly later_check?: string;
   readonly note: string;

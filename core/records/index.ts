@@ -1,5 +1,5 @@
 export {
-  aboutOf, columnsOf, ENTRY_KINDS, FIRST_PREVIOUS, isOfCheck,
+  aboutOf, columnsOf, DONE_WORDS, ENTRY_KINDS, FIRST_PREVIOUS, isOfCheck,
   type CheckBody, type CheckEntry, type CorrectionBody, type Entry, type EntryColumns, type EntryKind, type EntryOf, type FindingClosedBody, type RopeEventBody, type RoundFinishedBody, type RoundStop, type SignatureBody,
 } from './entries';
 export { askedAgain, EVENT_WORDS, HOURS_UNTIL_AGAIN, KNOT_EVENTS, type Again, type KnotEventKind, type LookedAt } from './again';

@@ -1,13 +1,13 @@
 /** Pages that are handed over: a check, a walked round, the life of a rope, a day. Each with a code by which it can be verified. */
 import type { CheckRow, RopeRow } from '../../contract';
-import { checkPointsFor, paceOf, type Judgement, type PointAnswer } from '../../core/inspect';
+import { checkPointsFor, METHOD_WORDS, paceOf, VERDICT_WORDS, verdictSaid, type Judgement, type PointAnswer } from '../../core/inspect';
 import { entryById } from '../../core/knots/lookup';
 import { shippedProfile } from '../../core/profiles';
-import { ROPE_EVENT_WORDS, type Entry, type EntryOf, type RopeLife } from '../../core/records';
+import { DONE_WORDS, ROPE_EVENT_WORDS, type Entry, type EntryOf, type RopeLife } from '../../core/records';
 import { faceSvg } from './knotFaces';
 import { MARGIN, momentText, Page, TEXT_WIDTH, type PageHead } from './page';
 import { svgOnPage } from './svgOnPage';
-import { DONE_WORDS, knotName, METHOD_WORDS, signed, STATE_WORDS, VERDICT_WORDS, verdictSaid } from './words';
+import { knotName, signed, STATE_WORDS } from './words';
 
 export interface Hashed<E extends Entry = Entry> {
   readonly entry: E;
@@ -60,13 +60,14 @@ function entryOnPage(page: Page, { entry, sha256 }: Hashed, nameOf: NameOf): voi
   page.text(`sha256 ${sha256}`, { style: 'figures', size: 7, colour: '#444' });
 }
 
-/** The code by which a page is verified, at the right of its head. */
-function codeOnPage(page: Page, verifyUrl: string): void {
+/** The code by which a page is verified, at the right of its head; none while nothing is recorded. */
+function codeOnPage(page: Page, verifyUrl: string | null): void {
+  if (verifyUrl === null) return;
   const side = 84;
   page.qr(verifyUrl, MARGIN + TEXT_WIDTH - side, MARGIN - 10, side);
 }
 
-export async function checkPdf(head: PageHead, row: CheckRow, entries: readonly Hashed[], nameOf: NameOf, verifyUrl: string): Promise<Buffer> {
+export async function checkPdf(head: PageHead, row: CheckRow, entries: readonly Hashed[], nameOf: NameOf, verifyUrl: string | null): Promise<Buffer> {
   const page = new Page(head);
   codeOnPage(page, verifyUrl);
   const first = entries[0]!.entry as EntryOf<'check'>;
@@ -100,18 +101,18 @@ export async function checkPdf(head: PageHead, row: CheckRow, entries: readonly 
   const missing = checkPointsFor(entryById(row.knot), profile, body.stopper).filter((p) => !body.answers.some((a) => a.point === p.id));
   if (missing.length > 0) page.text(`Not looked at: ${missing.map((p) => p.question.replace(/\?$/, '')).join('; ')}.`);
   for (const e of entries) entryOnPage(page, e, nameOf);
-  page.text(`To verify: ${verifyUrl}`, { size: 7.5, colour: '#333' });
+  if (verifyUrl !== null) page.text(`To verify: ${verifyUrl}`, { size: 7.5, colour: '#333' });
   return page.finish();
 }
 
-export async function dayPdf(head: PageHead, day: string, rows: readonly CheckRow[], more: boolean, verifyUrl: string): Promise<Buffer> {
+export async function dayPdf(head: PageHead, day: string, rows: readonly CheckRow[], more: boolean, verifyUrl: string | null): Promise<Buffer> {
   const page = new Page(head);
   codeOnPage(page, verifyUrl);
   const count = (v: CheckRow['verdict']) => rows.filter((r) => r.verdict === v).length;
   page.text(`${day}: ${more ? `the last ${rows.length} checks of more; the list as CSV has all of them` : `${rows.length} checks`}. Take out and retie ${count('take-out-and-retie')}, put right ${count('put-right')}, not judged ${count('not-judged')}, meets the rule ${count('meets-the-rule')}.`, { gap: 10 });
   page.y = Math.max(page.y, MARGIN + 82);
   if (rows.length > 0) checksTable(page, rows);
-  page.text(`To verify: ${verifyUrl}`, { size: 7.5, colour: '#333' });
+  if (verifyUrl !== null) page.text(`To verify: ${verifyUrl}`, { size: 7.5, colour: '#333' });
   return page.finish();
 }
 
@@ -132,7 +133,7 @@ export interface WalkedStop {
   readonly check: CheckRow | null;
   readonly why_not: string;
 }
-export async function roundPdf(head: PageHead, walk: { readonly begun_at: string; readonly begun_by_name: string; readonly finished_at: string | null; readonly note: string; readonly stops: readonly WalkedStop[] }, verifyUrl: string): Promise<Buffer> {
+export async function roundPdf(head: PageHead, walk: { readonly begun_at: string; readonly begun_by_name: string; readonly finished_at: string | null; readonly note: string; readonly stops: readonly WalkedStop[] }, verifyUrl: string | null): Promise<Buffer> {
   const page = new Page(head);
   codeOnPage(page, verifyUrl);
   const reached = walk.stops.filter((s) => s.check).length;
@@ -147,11 +148,11 @@ export async function roundPdf(head: PageHead, walk: { readonly begun_at: string
     [0.6, 3, 3, 1.4, 4, 2],
   );
   if (walk.note) page.text(`Note: ${walk.note}`);
-  page.text(`To verify: ${verifyUrl}`, { size: 7.5, colour: '#333' });
+  if (verifyUrl !== null) page.text(`To verify: ${verifyUrl}`, { size: 7.5, colour: '#333' });
   return page.finish();
 }
 
-export async function ropePdf(head: PageHead, rope: RopeRow, life: RopeLife, entries: readonly Hashed<EntryOf<'rope-event'>>[], checks: readonly CheckRow[], nameOf: NameOf, verifyUrl: string): Promise<Buffer> {
+export async function ropePdf(head: PageHead, rope: RopeRow, life: RopeLife, entries: readonly Hashed<EntryOf<'rope-event'>>[], checks: readonly CheckRow[], nameOf: NameOf, verifyUrl: string | null): Promise<Buffer> {
   const page = new Page(head);
   codeOnPage(page, verifyUrl);
   const state = { 'in-service': 'In service', damaged: 'With damage that nothing was done about: never for a life load', retired: 'Retired: never for a life load' }[rope.state];
@@ -164,6 +165,6 @@ export async function ropePdf(head: PageHead, rope: RopeRow, life: RopeLife, ent
   else page.table([['No.', 'When', 'What', 'By'], ...entries.map(({ entry: e }) => [String(e.sequence), momentText(e.body.happened_at), `${ROPE_EVENT_WORDS[e.body.event]}${e.body.at_m === undefined ? '' : ` at ${e.body.at_m} m from the tagged end`}${e.body.cut_m === undefined ? '' : `: ${e.body.cut_m} m off the ${e.body.end} end`}${e.body.note ? `. ${e.body.note}` : ''}`, nameOf(e.recorded_by)])], [1, 3, 8, 3]);
   page.heading(`Checks of knots in it, ${checks.length === 0 ? 'none' : `the last ${checks.length}`}`);
   if (checks.length > 0) checksTable(page, checks);
-  page.text(`To verify: ${verifyUrl}`, { size: 7.5, colour: '#333' });
+  if (verifyUrl !== null) page.text(`To verify: ${verifyUrl}`, { size: 7.5, colour: '#333' });
   return page.finish();
 }

@@ -25,7 +25,6 @@ const facesRead = () =>
 export interface PageHead {
   readonly title: string;
   readonly organisation: string;
-  readonly organisation_id: string;
   readonly demo: boolean;
   readonly made_at: Date;
   readonly count: number;
@@ -137,7 +136,7 @@ export class Page {
     };
     rows.forEach((r, i) => draw(r, i === 0 ? 'bold' : 'text'));
   }
-  /** A QR code of an address, its lower left corner at the given place. */
+  /** A QR code of an address, its upper left corner at the given place. */
   qr(text: string, x: number, y: number, side: number): void {
     const cells = encodeQR(text, 'raw', { ecc: 'medium', border: 2 });
     const cell = side / cells.length;

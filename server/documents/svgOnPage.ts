@@ -71,9 +71,7 @@ export function svgOnPage(doc: Doc, svg: string, box: { readonly x: number; read
       doc.rect(x, y, width, height).clip();
       continue;
     }
-    const { transform, ...inherited } = Object.assign({}, ...groups) as Record<string, string>;
-    void transform;
-    const a: Attributes = { ...inherited, ...own };
+    const a = Object.assign({}, ...groups, own) as Attributes;
     if (tag === 'g') {
       doc.save();
       if (own['transform']) transformed(doc, own['transform']);

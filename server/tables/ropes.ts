@@ -3,15 +3,16 @@ import type { RopeRow } from '../../contract';
 import { openDamages, ropeLife, type EntryOf, type RopeHappening, type RopeLife } from '../../core/records';
 import { rows, run, type Connection, type Database } from '../database';
 
-const STATE = "IF(r.state = 'retired' OR COALESCE(s.retired, FALSE), 'retired', IF(COALESCE(s.open_damages, 0) > 0, 'damaged', 'in-service'))";
-const SELECT = `SELECT r.id, r.tag, r.thing, r.kind, r.diameter_mm, GREATEST(0, ROUND(r.length_m - COALESCE(s.cut_m, 0), 4)) AS length_m, r.length_m AS first_length_m, ${STATE} AS state,
+/** How a rope stands, of `ropes r LEFT JOIN rope_status s`. */
+export const ROPE_STATE_SQL = "IF(r.state = 'retired' OR COALESCE(s.retired, FALSE), 'retired', IF(COALESCE(s.open_damages, 0) > 0, 'damaged', 'in-service'))";
+const SELECT = `SELECT r.id, r.tag, r.thing, r.kind, r.diameter_mm, GREATEST(0, ROUND(r.length_m - COALESCE(s.cut_m, 0), 4)) AS length_m, r.length_m AS first_length_m, ${ROPE_STATE_SQL} AS state,
   COALESCE(s.open_damages, 0) AS open_damages, COALESCE(s.hard_falls, 0) AS hard_falls, DATE_FORMAT(r.in_service_since, '%Y-%m-%d') AS in_service_since, r.note,
   (SELECT COUNT(*) FROM check_status c WHERE c.organisation = r.organisation AND c.rope = r.id AND c.open_finding) AS open_findings,
   (SELECT COUNT(*) FROM tied_knots k WHERE k.rope = r.id AND k.ended_at IS NULL) AS knots_in_it
   FROM ropes r LEFT JOIN rope_status s ON s.rope = r.id`;
 
 export async function ropesOf(db: Database, organisation: string): Promise<RopeRow[]> {
-  return rows<RopeRow>(db, `${SELECT} WHERE r.organisation = ? ORDER BY ${STATE} = 'retired', r.thing, r.tag`, [organisation]);
+  return rows<RopeRow>(db, `${SELECT} WHERE r.organisation = ? ORDER BY ${ROPE_STATE_SQL} = 'retired', r.thing, r.tag`, [organisation]);
 }
 export async function ropeById(db: Database | Connection, organisation: string, id: string): Promise<RopeRow | null> {
   const [r] = await rows<RopeRow>(db, `${SELECT} WHERE r.organisation = ? AND r.id = ?`, [organisation, id]);

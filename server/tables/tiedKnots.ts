@@ -1,6 +1,7 @@
 import { entryById } from '../../core/knots/lookup';
 import { shippedProfile } from '../../core/profiles';
 import { askedAgain, type Again, type KnotEventKind } from '../../core/records';
+import { ROPE_STATE_SQL } from './ropes';
 import { rows, run, type Connection, type Database } from '../database';
 
 export interface TiedKnotRow {
@@ -37,7 +38,7 @@ async function withAgain(db: Database | Connection, found: readonly Raw[], now: 
     };
   });
 }
-const SELECT = `SELECT k.*, r.tag AS rope_tag, IF(r.state = 'retired' OR COALESCE(s.retired, FALSE), 'retired', IF(COALESCE(s.open_damages, 0) > 0, 'damaged', 'in-service')) AS rope_state
+const SELECT = `SELECT k.*, r.tag AS rope_tag, ${ROPE_STATE_SQL} AS rope_state
   FROM tied_knots k JOIN ropes r ON r.id = k.rope LEFT JOIN rope_status s ON s.rope = k.rope`;
 const plain = ({ rope_tag: _, ...row }: TiedKnotRow & { rope_tag: string }): TiedKnotRow => row;
 

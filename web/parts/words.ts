@@ -1,9 +1,10 @@
 /** The interface's words for the values of the contract. */
 import type { Job } from '../../core/choose/job';
-import type { RopeState, TailMethod, TailUnit, Verdict } from '../../core/inspect';
+import type { RopeState, TailUnit } from '../../core/inspect';
+
+export { METHOD_WORDS, VERDICT_WORDS } from '../../core/inspect/words';
 import type { Family, Grade, KnotEntry, Pull, Source } from '../../core/knots/types';
 
-export const VERDICT_WORDS: Record<Verdict, string> = { 'meets-the-rule': 'Meets the rule', 'put-right': 'Put right', 'take-out-and-retie': 'Take out and retie', 'not-judged': 'Not judged' };
 export const PURPOSE_WORDS: Record<Job['purpose'], string> = {
   'tie-in': 'a tie-in', 'end-loop': 'a loop at the end', 'two-eyes': 'two eyes', midline: 'a loop in the middle', join: 'joining two ropes', 'join-to-pass': 'a joint to be passed',
   'join-to-retrieve': 'a joint to be pulled down', sling: 'a sling of tape', 'cord-loop': 'a loop of cord', 'hitch-object': 'making fast to a thing', tether: 'a personal tether', handle: 'a handle in the rope',
@@ -23,7 +24,6 @@ export const pullSaid = (pull: Pull, joint: boolean): string => (joint ? PULL_OF
 export const GRADE_WORDS: Record<Grade, string> = { made: 'made for it', ok: 'will do', avoid: 'to be avoided', fails: 'fails' };
 export const SOURCE_WORDS: Record<Source, string> = { practice: 'from practice', general: 'general knowledge, to be confirmed' };
 export const CERTAINTY_WORDS: Record<KnotEntry['form_certainty'], string> = { settled: 'Settled', 'one-derivation': 'One derivation only', unsettled: 'Not settled' };
-export const METHOD_WORDS: Record<TailMethod, string> = { ruler: 'with a ruler', fists: 'in fists', 'rope-diameters': 'in diameters', 'by-eye': 'by eye' };
 export const TAIL_UNIT_WORDS: Record<TailUnit, string> = { mm: 'mm', in: 'inches', fist: 'fists', diameter: 'diameters' };
 export const THING_WORDS: Record<'rope' | 'cord' | 'sling' | 'karabiner', string> = { rope: 'rope', cord: 'cord', sling: 'sling', karabiner: 'karabiner' };
 export const ROPE_STATE_WORDS: Record<RopeState, string> = { 'in-service': 'in service', damaged: 'damaged: never for a life load', retired: 'retired' };

@@ -28,7 +28,7 @@ export interface Walk {
   /** the further tails, as typed, where the knot has several */
   readonly moreTails?: readonly string[];
   /** how well it was measured, mm; the method's own where it was not said */
-  readonly tailUncertainty_mm?: number;
+  readonly tailUncertainty_mm?: number | undefined;
   /** a look of the second person's: at which check, and whose where it is not the person's of the session */
   readonly second?: { readonly check: string; readonly signer: string | null; readonly rule_fist_mm: number };
   /** the stop of a round */

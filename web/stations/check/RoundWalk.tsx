@@ -7,7 +7,8 @@ import { KnotPicture } from '../../parts/KnotPicture';
 import { Failed, Loading } from '../../parts/States';
 import { Verdict, VerdictShape } from '../../parts/Verdict';
 import { v4 } from '../../parts/uuid';
-import { momentText, VERDICT_WORDS } from '../../parts/words';
+import { momentText } from '../../parts/words';
+import { verdictSaid } from '../../../core/inspect/words';
 import { refusalText, useFinishRoundWalkMutation, useRoundWalkQuery, useSessionQuery } from '../../store/api';
 import { useApp } from '../../store';
 
@@ -55,7 +56,7 @@ export function RoundWalk() {
           <li key={`${i} ${s.place}`}>
             <div className="row-line">
               <span className="figure">{s.check ? <span className="verdict"><VerdictShape of={s.check.verdict} /></span> : i + 1}</span>
-              <span><b>{s.place}</b>, {name(s.knot)}<br /><span className="sub">{s.rope_tag ?? 'any rope'}{s.check ? <> · {s.check.verdict === 'not-judged' && s.check.points_verdict === 'meets-the-rule' ? 'every point meets the rule, second person missing' : VERDICT_WORDS[s.check.verdict]} · <Link to={`/log/${s.check.id}`}>no. {s.check.sequence}</Link> by {s.check.checker_name}{s.check.knot === s.knot ? '' : ` · ${name(s.check.knot)} was found there`}</> : data.finished_at ? <> · not reached: not judged{s.why_not ? ` (${s.why_not})` : ''}</> : ''}</span></span>
+              <span><b>{s.place}</b>, {name(s.knot)}<br /><span className="sub">{s.rope_tag ?? 'any rope'}{s.check ? <> · {verdictSaid(s.check)} · <Link to={`/log/${s.check.id}`}>no. {s.check.sequence}</Link> by {s.check.checker_name}{s.check.knot === s.knot ? '' : ` · ${name(s.check.knot)} was found there`}</> : data.finished_at ? <> · not reached: not judged{s.why_not ? ` (${s.why_not})` : ''}</> : ''}</span></span>
               {records ? <Link className="btn btn-outline-primary" to={go(i)}>{s.check ? 'Again' : 'Look'}</Link> : s.check ? <Verdict of={s.check.verdict} /> : <Verdict of="not-judged" />}
             </div>
           </li>

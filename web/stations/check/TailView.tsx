@@ -66,7 +66,7 @@ export function TailView({ walk, knot, profile, fist_mm, rule_fist_mm, calibrate
             <fieldset><legend className="form-label mb-1 fs-6">measured</legend>
               <div className="seg">{TAIL_METHODS.map((m) => <label key={m}><input type="radio" name="method" checked={walk.tailMethod === m} onChange={() => onChange({ tailMethod: m })} /><span>{METHOD_WORDS[m]}</span></label>)}</div></fieldset>
             <Form.Group controlId="tail-uncertainty"><Form.Label className="mb-1 fs-6">give or take, mm</Form.Label>
-              <Form.Select value={walk.tailUncertainty_mm ?? ''} onChange={(e) => onChange({ tailUncertainty_mm: e.target.value === '' ? (undefined as never) : Number(e.target.value) })}>
+              <Form.Select value={walk.tailUncertainty_mm ?? ''} onChange={(e) => onChange({ tailUncertainty_mm: e.target.value === '' ? undefined : Number(e.target.value) })}>
                 <option value="">{TAIL_UNCERTAINTY_MM[walk.tailMethod]} (usual)</option>{[2, 5, 10, 20, 30, 50].map((v) => <option key={v} value={v}>{v}</option>)}
               </Form.Select></Form.Group>
           </div>

@@ -1,7 +1,7 @@
 import { Button } from 'react-bootstrap';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { paceOf } from '../../../core/inspect';
-import type { CheckEntry } from '../../../core/records';
+import { DONE_WORDS, type CheckEntry } from '../../../core/records';
 import { useCheckQuery, usePeopleQuery, useProfilesQuery, useSessionQuery } from '../../store/api';
 import { useKnotName } from '../../parts/CheckRows';
 import { KnotPicture } from '../../parts/KnotPicture';
@@ -13,7 +13,6 @@ import { Again } from './Again';
 import { LookFirst } from './LookFirst';
 import { CloseFinding, Correct, SecondPerson } from './actions';
 
-const DONE_WORDS = { 'taken-out': 'taken out', retied: 'taken out and tied again', 'rope-retired': 'rope retired' } as const;
 const TITLES = { check: 'Check', signature: 'Second person', correction: 'Correction', 'finding-closed': 'Finding closed' } as const;
 
 function EntryView({ entry, sha256, nameOf }: { entry: CheckEntry; sha256: string; nameOf: (id: string) => string }) {

@@ -53,7 +53,7 @@ function ImportOf({ what }: { readonly what: 'ropes' | 'people' }) {
           <Button disabled={isLoading || shown.errors > 0} onClick={() => void send({ id, what, csv, commit: true })}>Read all {shown.rows.length} in</Button>
           <Table className="mt-3">
             <thead><tr><th scope="col">Row</th>{shown.columns.map((c) => <th scope="col" key={c}>{c}</th>)}<th scope="col">What is wrong</th></tr></thead>
-            <tbody>{rows.map((r) => <tr key={r.row}><th scope="row" className="figure">{r.row}</th>{shown.columns.map((c) => <td key={c} className={r.errors.some((e) => e.column === c) ? 'v-take-out-and-retie fw-bold' : ''}>{r.values[c] ?? ''}</td>)}<td>{r.errors.map((e) => <div key={`${e.column} ${e.message}`}>{e.column ? `${e.column}: ` : ''}{e.message}</div>)}</td></tr>)}</tbody>
+            <tbody>{rows.map((r) => <tr key={r.row}><th scope="row" className="figure">{r.row}</th>{shown.columns.map((c) => <td key={c}>{r.errors.some((e) => e.column === c) ? <b className="v-take-out-and-retie">{r.values[c] || 'empty'}</b> : r.values[c]}</td>)}<td>{r.errors.map((e) => <div key={`${e.column} ${e.message}`}>{e.column ? `${e.column}: ` : ''}{e.message}</div>)}</td></tr>)}</tbody>
           </Table>
           {shown.rows.length > rows.length ? <p className="quiet">and {shown.rows.length - rows.length} more rows</p> : null}
         </>

@@ -35,7 +35,7 @@ function useMotion(data: WayData | undefined, mirrored: boolean) {
     /** @param at key frames done, with a fraction */
     return (at: number): SceneComponent[] => {
       const i = Math.min(data.frames.length - 1, Math.floor(at));
-      const [a, b] = [data.frames[i]!.come, data.frames[Math.min(data.frames.length - 1, i + 1)]!.come];
+      const [a, b] = [data.frames[i]!.come_ropeDiameters, data.frames[Math.min(data.frames.length - 1, i + 1)]!.come_ropeDiameters];
       let rope = 0;
       return last.map((c): SceneComponent => {
         const moves = c.role === 'rope' || c.role === 'second-rope';
@@ -70,7 +70,7 @@ export function WayPage() {
   const [from, to] = steps[nowStep]?.keys ?? [0, most];
 
   // keys are about as far apart in rope as they are in time
-  const perSecond = data ? PACE / Math.max(0.5, Math.max(...data.frames[Math.min(1, most)]!.come.map((c, r) => Math.abs(c - data.frames[0]!.come[r]!)))) : 1;
+  const perSecond = data ? PACE / Math.max(0.5, Math.max(...data.frames[Math.min(1, most)]!.come_ropeDiameters.map((c, r) => Math.abs(c - data.frames[0]!.come_ropeDiameters[r]!)))) : 1;
   useEffect(() => {
     if (!playing) return;
     let before: number | null = null;
