@@ -1,10 +1,11 @@
 /** Every endpoint once: what the server binds, what the interface calls, what the documentation shows. */
 import { z } from 'zod';
 import { checkParams, checkReply, checksQuery, dayQuery, statisticsQuery, statisticsReply, toLookAtReply, verifyQuery, verifyReply, checksReply, endTiedKnotBody, newKnotEventBody, headReply, jobParams, jobReply, jobsReply, passingTrialReply, passingTrialsReply, newCheckBody, newCorrectionBody, newFindingClosedBody, newJobBody, newPassingTrialBody, newSignatureBody, newTiedKnotBody, recordedReply, tiedKnotReply, tiedKnotsReply, todayReply } from './records';
-import { chooseReply, framePictureQuery, job, knotListReply, knotParams, pictureQuery, ropeNeededBody, ropeNeededReply, shapeQuery, shapeReply, tailBody, tailReply, wayParams, wayQuery, wayReply, cutLengthBody, cutLengthReply, frictionBody, frictionReply } from './knots';
+import { bookletQuery, cardQuery, chooseReply, framePictureQuery, job, knotListReply, knotParams, pictureQuery, ropeNeededBody, ropeNeededReply, shapeQuery, shapeReply, tailBody, tailReply, wayParams, wayQuery, wayReply, cutLengthBody, cutLengthReply, frictionBody, frictionReply } from './knots';
 import { changePersonBody, demoPeopleReply, newPersonBody, newSignOffBody, ownPinBody, peopleReply, person, personParams, personReply, preferencesBody, sessionReply, setupBody, signInBody } from './people';
 import { importBody, importReply, labelsQuery, newRopeBody, newRopeEventBody, ropeLifeReply, ropeParams, ropeReply, ropesReply } from './ropes';
 import { finishRoundWalkBody, newRoundBody, newRoundWalkBody, roundParams, roundReply, roundsReply, roundWalkReply, roundWalksQuery, roundWalksReply } from './rounds';
+import { movedShow, openedShow, showParams, showState } from './shows';
 import { RECORDING_ROLES, type Role } from './roles';
 import { page } from './common';
 import { changesReply, drillBody, drillReply, identifyBody, identifyReply, lookalikesReply, touchedParams, touchedPictureQuery, touchedQuery, touchedReply } from './inspect';
@@ -35,6 +36,11 @@ export const ENDPOINTS = {
   glb: { method: 'GET', path: '/knots/:id/shape.glb', summary: 'The shape as binary glTF tubes, a 10 mm rope', access: 'open', params: knotParams, query: shapeQuery, files: ['model/gltf-binary'] },
   way: { method: 'GET', path: '/knots/:id/ways/:way', summary: 'The key frames of a way of tying', access: 'open', params: wayParams, query: wayQuery, reply: wayReply },
   framePicture: { method: 'GET', path: '/knots/:id/ways/:way/frame.svg', summary: 'One key frame as a vector picture', access: 'open', params: wayParams, query: framePictureQuery, files: ['image/svg+xml'] },
+  card: { method: 'GET', path: '/knots/:id/card.pdf', summary: 'One knot on one small page: how it is tied, both faces, counts, tail, start, faults, cautions', access: 'open', params: knotParams, query: cardQuery, files: ['application/pdf'] },
+  booklet: { method: 'GET', path: '/cards.pdf', summary: 'Cards of several knots, a page each', access: 'open', query: bookletQuery, files: ['application/pdf'] },
+  openShow: { method: 'POST', path: '/shows', summary: 'Show a way of tying on another screen: a code for it', access: 'session', body: showState, reply: openedShow },
+  moveShow: { method: 'POST', path: '/shows/:code', summary: 'Where the one who shows it stands now', access: 'session', params: showParams, body: showState, reply: movedShow },
+  followShow: { method: 'GET', path: '/shows/:code/events', summary: 'Follow what is shown: a stream of server-sent events, each the state as JSON', access: 'open', params: showParams, files: ['text/event-stream'] },
   identify: { method: 'POST', path: '/identify', summary: 'What was entered: a shape, or the Gauss code of its faces', access: 'open', body: identifyBody, reply: identifyReply },
   touched: { method: 'GET', path: '/knots/:id/touched', summary: 'The laid knot with crossings reversed: what it then is', access: 'open', params: touchedParams, query: touchedQuery, reply: touchedReply },
   touchedPicture: { method: 'GET', path: '/knots/:id/touched.svg', summary: 'A face of the laid knot with crossings reversed', access: 'open', params: touchedParams, query: touchedPictureQuery, files: ['image/svg+xml'] },

@@ -6,4 +6,5 @@ export * from './records';
 export * from './roles';
 export * from './ropes';
 export * from './rounds';
+export * from './shows';
 export { ENDPOINTS, type Endpoint, type EndpointName } from './endpoints';

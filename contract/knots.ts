@@ -57,7 +57,7 @@ export const wayReply = z.strictObject({
     z.strictObject({
       key: z.boolean(),
       step: z.number().int().describe('which step it belongs to, from 0; a step may take several key frames'),
-      come_ropeDiameters: z.array(z.number()).describe('how far each rope, or the bight, has come along its path, rope diameters'),
+      come_ropeDiameters: z.array(z.number()).nullable().describe('how far each rope, or the bight, has come along its path, rope diameters; null where the path changes'),
       components: z.array(shapeComponent),
       caption: z.string(),
       hands: z.strictObject({ left: z.string(), right: z.string() }),
@@ -65,6 +65,9 @@ export const wayReply = z.strictObject({
     }),
   ),
   making: z.enum(['end', 'bight']),
+  form: z.string().describe('the form it ends in: right, a variant, or a fault'),
+  path: z.enum(['stays', 'changes']).describe('whether the rope follows a path that stays as it is, or hands change the path itself'),
+  box_ropeDiameters: z.tuple([z.number(), z.number(), z.number(), z.number()]).describe('what is looked at while it is tied, seen from the front: left, bottom, width, height; rope diameters'),
   then: z.array(z.strictObject({ state: z.enum(['dressed', 'tight']), caption: z.string(), hands: z.strictObject({ left: z.string(), right: z.string() }), moving: z.string() })).describe('dressing and setting, that follow'),
   right: z.boolean(),
   ends_in: z.strictObject({ fault: z.string() }).nullable(),
@@ -75,6 +78,15 @@ export const framePictureQuery = z.strictObject({
   theme: z.enum(['paper', 'headlamp', 'print']).default('paper'),
   size: z.coerce.number().int().min(32).max(2000).default(320),
 });
+
+const onPaper = {
+  paper: z.enum(['a5', 'half-letter']).default('a5'),
+  hand: z.enum(['right', 'left']).default('right'),
+  profile: z.string().min(1).max(80).default('sport-crag'),
+  rope_diameter_mm: z.coerce.number().min(2).max(40).default(10).describe('for the start point and the tail'),
+};
+export const cardQuery = z.strictObject({ ...onPaper, way: z.string().min(1).max(60).optional().describe('the first right one where it is not said') });
+export const bookletQuery = z.strictObject({ ...onPaper, knots: z.string().min(1).max(2000).transform((ids) => ids.split(',').map((id) => id.trim()).filter((id) => id !== '')).pipe(z.array(knotId).min(1).max(60)).describe('ids, parted by commas; a page each') });
 
 const rope = z.strictObject({ kind: z.enum(ROPE_KINDS), diameter_mm });
 const distinct = <T>(values: readonly T[]) => new Set(values).size === values.length;

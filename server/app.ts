@@ -22,6 +22,7 @@ import { evidenceRoutes } from './routes/evidence';
 import { recordRoutes } from './routes/records';
 import { ropeRoutes } from './routes/ropes';
 import { roundRoutes } from './routes/rounds';
+import { showRoutes } from './routes/shows';
 
 const BODY_LIMIT = 256 * 1024;
 
@@ -70,6 +71,7 @@ export async function buildApp(context: Context): Promise<FastifyInstance> {
     peopleRoutes(api, context, limiter);
     ropeRoutes(api, context);
     roundRoutes(api, context);
+    showRoutes(api, context);
     recordRoutes(api, context, limiter);
     evidenceRoutes(api, context);
     done();

@@ -1,10 +1,13 @@
 /** Listens. Started by scripts/start.mjs, which has prepared the database. */
 import { buildApp } from './app';
 import { knownForms } from '../core/inspect/naming';
+import { CATALOGUE } from '../core/knots/index';
+import { motionOf } from '../core/knots/motions';
 import { openPool, poolOptions } from './database';
 import { excessiveGrant, grantsOf } from './rights';
 import { settingsFrom } from './settings';
 
+const BETWEEN_MOTIONS_ms = 60;
 const settings = settingsFrom(process.env);
 const db = openPool(poolOptions(settings.databaseUrl));
 const { grants, database } = await grantsOf(db);
@@ -36,3 +39,12 @@ try {
 console.log('listening');
 // the forms that a specimen is held against take a while to make ready: now, not at the first question
 setTimeout(() => void knownForms(), 2000).unref();
+// so do the motions: one after another, with room for requests between
+const ways = CATALOGUE.flatMap(({ entry, ways: told }) => Object.keys(told).map((way) => [entry.id, way] as const));
+const makeReady = () => {
+  const next = ways.shift();
+  if (!next) return;
+  motionOf(...next);
+  setTimeout(makeReady, BETWEEN_MOTIONS_ms).unref();
+};
+setTimeout(makeReady, BETWEEN_MOTIONS_ms).unref();

@@ -28,6 +28,7 @@ export const router = createBrowserRouter([
     children: [
       { path: '/sign-in', lazy: async () => ({ Component: (await import('./stations/entrance/SignIn')).SignIn }) },
       { path: '/verify', lazy: async () => ({ Component: (await import('./stations/log/Verify')).Verify }) },
+      { path: '/projector', lazy: async () => ({ Component: (await import('./stations/tie/Projector')).Projector }) },
       { path: '/setup', lazy: async () => ({ Component: (await import('./stations/entrance/Setup')).Setup }) },
       {
         path: '/',

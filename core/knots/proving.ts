@@ -16,8 +16,8 @@ export interface Proof {
   readonly largestShare: number;
   /** crossings of the ropes with themselves and each other in the first frame */
   readonly crossingsAtFirst: number;
-  /** how far the last frame lies from the stored laid form at most */
-  readonly lastOff: number;
+  /** how far the last frame lies from the stored laid form at most; null where hands led it to a lie of its own, which is named instead */
+  readonly lastOff: number | null;
   /** how far the length of a rope strays, as a share of it */
   readonly lengthStrays: number;
   /** in a way without a free end: the nearest an end comes to the middle of the knot, over the largest reach of the knot; else null */
@@ -42,11 +42,19 @@ const LEAST_DISTANCE = 0.7;
 const MOST_STRAY = 0.05;
 const CLOSE_ENOUGH = 0.3;
 
-/** @throws unknown-way */
-export const proveWay = (knot: string, way: string): Proof => proveFrames(knot, way, framesOf(knot, way, BETWEEN));
+/** What a shape is, by whoever can tell: knot and form (`right` or a fault), and whether it is the mirrored one. */
+export interface NamedAs {
+  readonly knot: string;
+  readonly fault: string | null;
+  readonly relation: 'same' | 'mirror';
+}
+export type Namer = (components: Frame['components']) => readonly NamedAs[];
+
+/** @param name is asked what the last frame is, where hands led the rope to a lie of its own @throws unknown-way */
+export const proveWay = (knot: string, way: string, name: Namer): Proof => proveFrames(knot, way, framesOf(knot, way, BETWEEN), name);
 
 /** @param frames all of the way's, key frames and those between */
-export function proveFrames(knot: string, way: string, frames: readonly Frame[]): Proof {
+export function proveFrames(knot: string, way: string, frames: readonly Frame[], name: Namer): Proof {
   const told = knotById(knot).ways[way]!;
   const parts = frames.map(partsOf);
   let [smallest, largestShare, strays] = [Infinity, 0, 0];
@@ -66,10 +74,13 @@ export function proveFrames(knot: string, way: string, frames: readonly Frame[])
   const crossingsAtFirst = crossingsSeenFrom(ropes(frames[0]!), [0, 0, 1]).count;
   const laid = linesOf(storedForm(knot, told.form ?? 'right').laid);
   const last = ropes(frames.at(-1)!);
-  const lastOff = Math.max(...last.map((l, k) => Math.max(...l.points.map((p) => offLine(p, laid[k]!.points)))));
+  const lastOff = told.hands ? null : Math.max(...last.map((l, k) => Math.max(...l.points.map((p) => offLine(p, laid[k]!.points)))));
+  const named = told.hands ? name(frames.at(-1)!.components) : null;
+  // a knot may have one shape under two names, and one form in two states; a wrong way may not be taken for a right one
+  const isIt = named === null || (named.some((n) => n.knot === knot && n.fault === (told.form ?? null) && n.relation === 'same') && !(told.form !== undefined && named.some((n) => n.knot === knot && n.fault === null)));
   const endsOutside = told.making === 'bight' ? nearestEnd(frames) : null;
   const faults = [
-    ...(crossingsAtFirst > 0 ? [`begins with ${crossingsAtFirst} crossings`] : []), ...(lastOff > CLOSE_ENOUGH ? [`ends ${lastOff.toFixed(2)} off its form`] : []), ...(smallest < LEAST_DISTANCE ? [`two parts come as near as ${smallest.toFixed(2)}`] : []),
+    ...(crossingsAtFirst > 0 ? [`begins with ${crossingsAtFirst} crossings`] : []), ...(lastOff !== null && lastOff > CLOSE_ENOUGH ? [`ends ${lastOff.toFixed(2)} off its form`] : []), ...(isIt ? [] : [`ends in ${named.map((n) => `${n.relation === 'mirror' ? 'the mirrored ' : ''}${n.knot} ${n.fault ?? ''}`).join(', ') || 'nothing known'}`]), ...(smallest < LEAST_DISTANCE ? [`two parts come as near as ${smallest.toFixed(2)}`] : []),
     ...(largestShare >= 1 ? [`a move takes ${largestShare.toFixed(2)} of its bound`] : []), ...(strays > MOST_STRAY ? [`its length strays by ${(100 * strays).toFixed(1)} %`] : []), ...(endsOutside !== null && endsOutside <= 1 ? ['an end comes into the knot'] : []),
   ];
   return { knot, way, frames: frames.length, keys: frames.filter((f) => f.key).length, smallest, largestShare, crossingsAtFirst, lastOff, lengthStrays: strays, endsOutside, faults };

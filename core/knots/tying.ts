@@ -1,5 +1,6 @@
 /** What a way of tying is made of. */
-import type { BakedKnot, CatalogueKnot, ShapeState } from './stored';
+import type { Point3 } from '../curve';
+import type { BakedKnot, CatalogueKnot, ShapeComponent, ShapeState } from './stored';
 
 interface Told {
   readonly caption: string;
@@ -8,8 +9,10 @@ interface Told {
 }
 /** A step that moves an end, or the bight, along its path. */
 export interface MovingStep extends Told {
-  /** how many crossings of its laid path it has made then, seen from the front */
+  /** how many crossings of its laid path it has made then, seen from the front; in a way led by hands how many of its stages are over */
   readonly upTo: number;
+  /** `upTo` is a share of the path instead: where a tape lies on a tape crossings say nothing */
+  readonly by?: 'share';
   /** whose end it is, where there are two ropes */
   readonly rope?: 0 | 1;
 }
@@ -17,10 +20,26 @@ export interface MovingStep extends Told {
 export interface StillStep extends Told {
   readonly upTo: Exclude<ShapeState, 'laid'>;
 }
+/** One continuous change of shape: the ropes at its beginning (0), its end (1) and between; each with as many points as ever, evenly along it. */
+export type Stage = (u: number) => readonly (readonly Point3[])[];
+
+/** A motion in which hands change the path itself: loops laid, twisted, folded, one stage after another without a leap. Unit: rope diameters. */
+export interface LedByHands {
+  readonly stages: readonly Stage[];
+  /** what is looked at, where loops are made far from where the knot will lie: left, bottom, width, height */
+  readonly box?: readonly [number, number, number, number];
+  /** of each rope, by share of its length: none, one, or two */
+  readonly eyes?: readonly (number | readonly [number, number] | undefined)[];
+  /** what it is tied to; where that moves (a gate), how it stands in the stage it is in and how far in it */
+  readonly objects?: readonly ShapeComponent[] | ((come: number) => readonly ShapeComponent[]);
+}
+
 /** A way of tying. */
 export interface WayOfTying {
   /** the end does the tying; or a bight does, and no end is needed */
   readonly making: 'end' | 'bight';
+  /** where no path is followed: the shapes through which the hands lead the rope, worked out when they are asked for */
+  readonly hands?: () => LedByHands;
   /** the form it ends in, where it is not the right one */
   readonly form?: string;
   /** crossings that lie along each rope before the tying begins, nothing being tied yet; none where it is not said */

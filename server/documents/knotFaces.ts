@@ -6,14 +6,15 @@ import { asPicture, knotRadius, mirroredForLeft } from '../picturing';
 
 const drawn = new Map<string, string>();
 
-export function faceSvg(knot: string, face: 'front' | 'back', hand: 'right' | 'left'): string {
-  const key = `${knot} ${face} ${hand}`;
+/** @param state drawn up as it shall be, where it is not said @param form the right one, where it is not said */
+export function faceSvg(knot: string, face: 'front' | 'back', hand: 'right' | 'left', state: 'dressed' | 'tight' = 'tight', form = 'right'): string {
+  const key = `${knot} ${face} ${hand} ${state} ${form}`;
   const there = drawn.get(key);
   if (there !== undefined) return there;
-  const right = asPicture(shapeOf(knot, 'right', 'tight', null));
+  const right = asPicture(shapeOf(knot, form, state, null));
   const components = hand === 'left' ? mirroredForLeft(right) : right;
   const { entry } = knotById(knot);
-  const svg = drawVector(components, { face, theme: 'print', size_px: 300, crop: 'knot', knotRadius_ropeDiameters: knotRadius(knot, 'right', 'tight', 'knot'), title: entry.names[0], cutTail: !goesOn(entry) });
+  const svg = drawVector(components, { face, theme: 'print', size_px: 300, crop: 'knot', knotRadius_ropeDiameters: knotRadius(knot, form, state, 'knot'), title: entry.names[0], cutTail: !goesOn(entry) });
   drawn.set(key, svg);
   return svg;
 }

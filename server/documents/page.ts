@@ -8,7 +8,7 @@ import PDFDocument from 'pdfkit';
 import encodeQR from 'qr';
 import { unpackedWoff } from './woff';
 
-type Doc = PDFKit.PDFDocument;
+export type Doc = PDFKit.PDFDocument;
 
 const find = createRequire(import.meta.url);
 const face = (name: string) => unpackedWoff(readFileSync(find.resolve(`@fontsource/${name}`)));
@@ -21,6 +21,29 @@ const facesRead = () =>
     figures: face('atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin-400-normal.woff'),
     more: face('atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-ext-400-normal.woff'),
   });
+
+interface DocumentAsked {
+  readonly title: string;
+  readonly author: string;
+  readonly made_at: Date;
+  readonly size: 'A4' | readonly [number, number];
+}
+/** A document with our faces embedded, and how its bytes are had once it is drawn. */
+export function newDocument({ title, author, made_at, size }: DocumentAsked): { readonly doc: Doc; readonly finished: () => Promise<Buffer> } {
+  const doc = new PDFDocument({ size: size === 'A4' ? size : [...size], margin: 0, bufferPages: true, compress: true, info: { Title: title, Author: author, Creator: 'Idiom', CreationDate: made_at } });
+  for (const [name, bytes] of Object.entries(facesRead())) doc.registerFont(name, bytes);
+  const chunks: Buffer[] = [];
+  doc.on('data', (c: Buffer) => chunks.push(c));
+  const ended = new Promise((done) => doc.on('end', done));
+  return {
+    doc,
+    finished: async () => {
+      doc.end();
+      await ended;
+      return Buffer.concat(chunks);
+    },
+  };
+}
 
 export interface PageHead {
   readonly title: string;
@@ -56,16 +79,12 @@ const LATIN_MORE = /[\u0100-\u02ba\u1e00-\u1eff\u20a0-\u20c0\u2113]/;
 
 export class Page {
   readonly doc: Doc;
-  private readonly chunks: Buffer[] = [];
-  private readonly ended: Promise<void>;
+  private readonly finished: () => Promise<Buffer>;
   y = MARGIN;
 
   /** @param kind 'bare': a sheet without head and foot, as labels want it */
   constructor(private readonly head: PageHead, private readonly kind: 'page' | 'bare' = 'page') {
-    this.doc = new PDFDocument({ size: 'A4', margin: 0, bufferPages: true, compress: true, info: { Title: head.title, Author: head.organisation, Creator: 'Idiom', CreationDate: head.made_at } });
-    for (const [name, bytes] of Object.entries(facesRead())) this.doc.registerFont(name, bytes);
-    this.doc.on('data', (c: Buffer) => this.chunks.push(c));
-    this.ended = new Promise((done) => this.doc.on('end', done));
+    ({ doc: this.doc, finished: this.finished } = newDocument({ title: head.title, author: head.organisation, made_at: head.made_at, size: 'A4' }));
     if (kind === 'bare') return;
     this.text(head.organisation, { size: 9, colour: '#555' });
     this.text(head.title, { style: 'bold', size: 20, gap: 4 });
@@ -145,7 +164,7 @@ export class Page {
     this.doc.fill('#000');
   }
   /** Puts the foot on every page. @returns the file */
-  async finish(): Promise<Buffer> {
+  finish(): Promise<Buffer> {
     const { start, count } = this.doc.bufferedPageRange();
     for (let i = start; i < start + count && this.kind === 'page'; i++) {
       this.doc.switchToPage(i);
@@ -154,8 +173,6 @@ export class Page {
       this.put(CAUTION, MARGIN, y, TEXT_WIDTH, 'text', 7.5, '#333');
       this.put(`Made ${momentText(this.head.made_at)} for ${this.head.organisation}. The record then: ${this.head.count} entries, head ${this.head.head_sha256}. Page ${i - start + 1} of ${count}.`, MARGIN, y + 26, TEXT_WIDTH, 'text', 7.5, '#333');
     }
-    this.doc.end();
-    await this.ended;
-    return Buffer.concat(this.chunks);
+    return this.finished();
   }
 }

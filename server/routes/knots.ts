@@ -6,21 +6,23 @@ import { fault } from '../../core/errors';
 import { linesOf, type ShapeState } from '../../core/knots/stored';
 import { CATALOGUE_VERSION, faultsWithShape, formWithWraps, knotById, knotIds, shapeOf, storedForm, variantForm, wrapsOf, type Onto } from '../../core/knots/catalogue';
 import { FAMILIES } from '../../core/knots/types';
-import { framesOf, motionOf } from '../../core/knots/motions';
+import { boxOf, framesOf, motionOf } from '../../core/knots/motions';
 import { goesOn } from '../../core/knots/behaviour';
 import type { Range } from '../../core/knots/measures';
 import { unitOfAcross } from '../../core/knots/sizes';
 import { crossingIds } from '../../core/knots/crossing-ids';
 import { differingPlace } from '../../core/knots/differs';
-import { drawVector, facing, frameFor, pathInWords } from '../../core/picture';
+import { drawVector, frameFor, pathInWords } from '../../core/picture';
 import { crossingsSeenFrom, diagramOf, gaussCodeOf } from '../../core/topology';
 import { judgeTail, SHIPPED_PROFILES } from '../../core/profiles';
 import { bind } from '../bind';
 import type { Context } from '../context';
+import { cardsPdf } from '../documents/card';
 import { shapeGlb } from '../documents/glb';
 import { knotIn, profileIn } from '../named';
 import { currentPerson } from '../plugins/session';
 import { trialsWith } from '../tables/passingTrials';
+import { frameSvg } from '../wayPictures';
 import { asPicture, asPublic, KEEP, knotRadius, mirroredForLeft, sendSvg } from '../picturing';
 
 /** A hundredth of a diameter is finer than any picture shows. */
@@ -139,19 +141,22 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
     const way = entry.ways.find((w) => w.id === params.way)!;
     void reply.header('cache-control', KEEP);
     const motion = motionOf(params.id, params.way);
-    return { frames, making: motion.making, then: motion.then.map(({ upTo, ...told }) => ({ state: upTo, ...told })), right: way.right, ends_in: way.ends_in };
+    return { frames, making: motion.making, form: motion.form, path: motion.path, box_ropeDiameters: boxOf(motion), then: motion.then.map(({ upTo, ...told }) => ({ state: upTo, ...told })), right: way.right, ends_in: way.ends_in };
   });
 
   bind(app, context, ENDPOINTS.framePicture, ({ params, query, reply }) => {
     const motion = motionOf(params.id, params.way);
-    const key = motion.keys[query.frame];
-    if (!key) throw fault('bad-input', {}, [{ path: 'querystring.frame', message: `must be 0 to ${motion.keys.length - 1}` }]);
-    const frame = { components: motion.componentsAt(key.come), caption: motion.steps[key.step]!.caption };
-    const drawn = asPicture(frame.components);
-    const components = (query.hand === 'left' ? mirroredForLeft(drawn) : drawn).map((c) => ({ ...c, drift: [c.points.length * 0.15, c.points.length * 0.9] as const }));
-    const ys = facing(components[0]!.points, 'front');
-    const top = Math.max(...ys.slice(12).map((p) => p[1]));
-    return sendSvg(reply, drawVector(components, { face: 'front', crop: 'whole', knotRadius_ropeDiameters: Math.min(15, Math.max(4, top - 3)), theme: query.theme, size_px: query.size, title: frame.caption, cutTail: true }));
+    if (!motion.keys[query.frame]) throw fault('bad-input', {}, [{ path: 'querystring.frame', message: `must be 0 to ${motion.keys.length - 1}` }]);
+    return sendSvg(reply, frameSvg(params.id, params.way, query.frame, query));
+  });
+
+  bind(app, context, ENDPOINTS.card, async ({ params, query, reply }) => {
+    if (query.way !== undefined) motionOf(params.id, query.way);
+    return reply.type('application/pdf').header('content-disposition', `inline; filename="${params.id}-card.pdf"`).send(await cardsPdf([params.id], { ...query, profile: profileIn('querystring.profile', query.profile), now: context.now() }));
+  });
+  bind(app, context, ENDPOINTS.booklet, async ({ query, reply }) => {
+    for (const id of query.knots) knotIn('querystring.knots', id);
+    return reply.type('application/pdf').header('content-disposition', 'inline; filename="knots.pdf"').send(await cardsPdf(query.knots, { ...query, profile: profileIn('querystring.profile', query.profile), now: context.now() }));
   });
 
   bind(app, context, ENDPOINTS.cutLength, ({ body }) => {

@@ -79,6 +79,8 @@ export const api = createApi({
     knot: b.query<KnotReply, string>({ query: (id) => `/knots/${id}` }),
     shape: b.query<Reply<typeof C.shapeReply>, ShapeQuestion>({ query: ({ id, ...params }) => ({ url: `/knots/${id}/shape`, params }) }),
     way: b.query<Reply<typeof C.wayReply>, { id: string; way: string }>({ query: ({ id, way }) => `/knots/${id}/ways/${way}` }),
+    openShow: b.mutation<Reply<typeof C.openedShow>, z.input<typeof C.showState>>({ query: (body) => ({ url: '/shows', method: 'POST', body }) }),
+    moveShow: b.mutation<Reply<typeof C.movedShow>, { code: string; state: z.input<typeof C.showState> }>({ query: ({ code, state }) => ({ url: `/shows/${code}`, method: 'POST', body: state }) }),
     identify: b.mutation<Reply<typeof C.identifyReply>, z.input<typeof C.identifyBody>>({ query: (body) => ({ url: '/identify', method: 'POST', body }) }),
     touched: b.query<Reply<typeof C.touchedReply>, { id: string; crossings: readonly number[]; fault: string | null }>({ query: ({ id, crossings, fault }) => `/knots/${id}/touched?${fault ? `fault=${fault}` : `crossings=${crossings.join(',')}`}` }),
     changes: b.query<Reply<typeof C.changesReply>, string>({ query: (id) => `/knots/${id}/changes` }),
@@ -106,7 +108,7 @@ export const api = createApi({
 });
 export const {
   useSessionQuery, useSignInMutation, useSignOutMutation, useSetupMutation, useDemoPeopleQuery, usePreferencesMutation, usePeopleQuery, useNewPersonMutation, useRopesQuery, useNewRopeMutation,
-  useIdentifyMutation, useTouchedQuery, useChangesQuery, useLookalikesQuery, useDrillMutation, useProfilesQuery, useKnotsQuery, useKnotQuery, useShapeQuery, useWayQuery, useChooseQuery, useFrictionHitchQuery, useCutLengthQuery, usePassingTrialsQuery, useNewPassingTrialMutation, useRopeNeededQuery, useJobsQuery, useKeptJobQuery, useNewJobMutation, useTodayQuery, useTiedKnotQuery, useKnotEventMutation, useChecksQuery, useCheckQuery,
+  useIdentifyMutation, useTouchedQuery, useChangesQuery, useLookalikesQuery, useDrillMutation, useProfilesQuery, useKnotsQuery, useKnotQuery, useShapeQuery, useWayQuery, useOpenShowMutation, useMoveShowMutation, useChooseQuery, useFrictionHitchQuery, useCutLengthQuery, usePassingTrialsQuery, useNewPassingTrialMutation, useRopeNeededQuery, useJobsQuery, useKeptJobQuery, useNewJobMutation, useTodayQuery, useTiedKnotQuery, useKnotEventMutation, useChecksQuery, useCheckQuery,
   usePersonByIdQuery, useChangePersonMutation, useSignOffMutation, useOwnPinMutation, useImportFileMutation, useRopeQuery, useRopeEventMutation, useRoundsQuery, useRoundQuery, useNewRoundMutation, useRoundWalksQuery, useRoundWalkQuery,
   useNewRoundWalkMutation, useFinishRoundWalkMutation, useToLookAtQuery, useStatisticsQuery, useVerifyEntryQuery, useHeadQuery, useNewCheckMutation, useSignMutation, useCorrectMutation, useCloseFindingMutation,
 } = api;

@@ -56,5 +56,10 @@ export const entry = {
   ],
   form_certainty: 'settled',
   form_text: 'two derivations by different motions, the twist and the winding on the hand, agree; the false one is the twist with its second half twist the other way and nothing else',
-  ways: [],
+  ways: [
+    { id: 'two-wrap', name: 'Two turns on the hand', right: true, ends_in: null },
+    { id: 'three-wrap', name: 'Three turns on the hand', right: true, ends_in: null },
+    { id: 'twist', name: 'Twisted twice, folded round the back', right: true, ends_in: null },
+    { id: 'twist-back', name: 'Wrong: the second twist the other way', right: false, ends_in: { fault: 'false-butterfly' } },
+  ],
 } as const satisfies KnotEntry;

@@ -44,5 +44,5 @@ export const entry = {
   good_for: [practice('tied without an end'), practice('does not slip from either side')],
   form_certainty: 'settled',
   form_text: 'two derivations by different motions agree: the bowline’s diagram with its loop and strands doubled, and the motion of the bight passed over both eyes; alone it is unknotted, as a knot tied in the bight must be',
-  ways: [],
+  ways: [{ id: 'bight-opened', name: 'With a bight, opened over the whole', right: true, ends_in: null }],
 } as const satisfies KnotEntry;

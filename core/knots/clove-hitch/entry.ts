@@ -42,5 +42,5 @@ export const entry = {
   good_for: [practice('adjustable by the middle strand')],
   form_certainty: 'settled',
   form_text: 'a wound form of two turns of one sense; on a karabiner and on a post it agrees with an independent figure, the mirrored one with its own',
-  ways: [{ id: 'with-the-end', name: 'With the end, on a post', right: true, ends_in: null }, { id: 'loops-against', name: 'Wrong: the second turn against the first', right: false, ends_in: { fault: 'mirrored-loops' } }],
+  ways: [{ id: 'two-loops', name: 'Two loops, slid together and clipped', right: true, ends_in: null }, { id: 'one-hand', name: 'With one hand, the rope already in the clip', right: true, ends_in: null }, { id: 'with-the-end', name: 'With the end, on a post', right: true, ends_in: null }, { id: 'loops-against', name: 'Wrong: the second turn against the first', right: false, ends_in: { fault: 'mirrored-loops' } }],
 } as const satisfies KnotEntry;

@@ -46,5 +46,5 @@ export const entry = {
   good_for: [practice('the ears can be adjusted against each other')],
   form_certainty: 'settled',
   form_text: 'a flat eight doubled by offset, its bight’s tip folded over the head; agrees with an independent figure at either ear',
-  ways: [],
+  ways: [{ id: 'doubled-part', name: 'A doubled part drawn through, the tip folded over', right: true, ends_in: null }],
 } as const satisfies KnotEntry;

@@ -48,5 +48,5 @@ export const entry = {
   good_for: [{ text: 'easy to see and to undo', source: 'general' }],
   form_certainty: 'settled',
   form_text: 'a flat diagram, over and under in turn; its ends joined it is the knot of four crossings, as it must be',
-  ways: [{ id: 'by-the-end', name: 'By the end', right: true, ends_in: null }],
+  ways: [{ id: 'by-the-end', name: 'By the end', right: true, ends_in: null }, { id: 'by-the-bight', name: 'By the bight, turned over twice', right: true, ends_in: null }],
 } as const satisfies KnotEntry;

@@ -42,5 +42,5 @@ export const entry = {
   good_for: [general('a belay that needs only a karabiner')],
   form_certainty: 'settled',
   form_text: 'two loops folded face to face, as a wound form on a karabiner; agrees with an independent figure. Which strand is loaded cannot be told from the form, for it reverses',
-  ways: [],
+  ways: [{ id: 'folded-loops', name: 'Two loops, folded together and clipped', right: true, ends_in: null }, { id: 'in-the-clip', name: 'In the clip, a bight of the load strand', right: true, ends_in: null }],
 } as const satisfies KnotEntry;

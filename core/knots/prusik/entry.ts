@@ -41,5 +41,5 @@ export const entry = {
   good_for: [practice('grips both ways')],
   form_certainty: 'settled',
   form_text: 'a wound form whose number of wraps is one figure; joined crosswise with its host it has the figures of the family, for two to five wraps',
-  ways: [],
+  ways: [{ id: 'through-the-loop', name: 'The joint end in under its loop, again and again', right: true, ends_in: null }],
 } as const satisfies KnotEntry;

@@ -45,5 +45,5 @@ export const entry = {
   good_for: [{ text: 'uses little rope, lies flat against a device or a hand, opens by pushing the standing part back', source: 'practice' }],
   form_certainty: 'settled',
   form_text: 'a flat diagram of the way it is tied: loop, slip, tail through the slip; agrees with an independent figure of the same knot',
-  ways: [],
+  ways: [{ id: 'slip-and-through', name: 'A slip, and the end through its bight', right: true, ends_in: null }, { id: 'from-the-other-side', name: 'Wrong: the end through from the other side', right: false, ends_in: { fault: 'tail-from-wrong-side' } }],
 } as const satisfies KnotEntry;

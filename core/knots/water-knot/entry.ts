@@ -40,5 +40,5 @@ export const entry = {
   good_for: [practice('the joint for tape')],
   form_certainty: 'settled',
   form_text: 'a folded pentagon of three creases, the second tape the same surface one thickness off; the centre-lines agree with an independent figure. It shows the flat dressed form, not one that is set hard',
-  ways: [],
+  ways: [{ id: 'retrace', name: 'Followed back by the second tape', right: true, ends_in: null }],
 } as const satisfies KnotEntry;

@@ -3,7 +3,8 @@ import { useEffect, useImperativeHandle, useRef, useState, type PointerEvent, ty
 import { KnotPicture, pictureUrl, type KnotPictureProps } from '../KnotPicture';
 import { useTheme } from '../theme';
 import { pickedIn, type Picked } from './picking';
-import type { SceneComponent } from './framing';
+import type { Framing, SceneComponent } from './framing';
+import type { HandMarker } from './hands';
 import type { RopeScene, Touched } from './scene';
 
 export interface RopeHandle {
@@ -18,7 +19,12 @@ interface Props {
   readonly whole: boolean;
   /** one frame of a motion in place of the shape */
   readonly motion?: readonly SceneComponent[] | undefined;
-  readonly ref?: Ref<RopeHandle>;
+  /** what of a motion is looked at, where its shape does not tell */
+  readonly frame?: Framing | undefined;
+  /** where its strand will go, seen through */
+  readonly ghost?: readonly SceneComponent[] | undefined;
+  readonly hands?: readonly HandMarker[] | undefined;
+  readonly ref?: Ref<RopeHandle> | undefined;
   readonly onFace: (face: 'front' | 'back') => void;
   readonly onPick?: ((picked: Picked | null, touched: Touched | null) => void) | undefined;
 }
@@ -27,7 +33,7 @@ interface Props {
 const STILL_PX = 5;
 const RADIANS_PER_PX = 0.011;
 
-export function Rope3D({ name, picture, components, whole, motion, ref, onFace, onPick }: Props) {
+export function Rope3D({ name, picture, components, whole, motion, frame, ghost, hands, ref, onFace, onPick }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const scene = useRef<RopeScene | null>(null);
   const [ready, setReady] = useState(false);
@@ -82,8 +88,13 @@ export function Rope3D({ name, picture, components, whole, motion, ref, onFace, 
     return () => cancelAnimationFrame(next);
   }, [ready, components, theme, still, whole]);
   useEffect(() => {
-    if (ready && motion) scene.current?.showMoving(motion, theme);
-  }, [ready, motion, theme]);
+    if (ready) scene.current?.showGhost(ghost ?? [], theme);
+  }, [ready, theme, ghost]);
+  useEffect(() => {
+    if (!ready || !motion) return;
+    scene.current?.showHands(hands ?? [], theme);
+    scene.current?.showMoving(motion, theme, frame);
+  }, [ready, motion, theme, frame, hands, ghost]);
 
   const flip = () => {
     const next = face === 'front' ? 'back' : 'front';

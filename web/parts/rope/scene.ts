@@ -3,7 +3,7 @@
  * frame in full quality. Lights turn with the camera. No loop runs when nothing moves.
  */
 import {
-  ACESFilmicToneMapping, CircleGeometry, Color, DirectionalLight, Group, HemisphereLight, Mesh, MeshBasicMaterial, MeshLambertMaterial, MeshStandardMaterial, PerspectiveCamera, Raycaster, Scene, TorusGeometry, Vector2, Vector3, WebGLRenderer,
+  ACESFilmicToneMapping, CircleGeometry, Color, DirectionalLight, Group, HemisphereLight, Mesh, MeshBasicMaterial, MeshLambertMaterial, MeshStandardMaterial, PerspectiveCamera, Raycaster, Scene, Sprite, SpriteMaterial, TorusGeometry, Vector2, Vector3, WebGLRenderer,
 } from 'three';
 import type { Point3 } from '../../../core/curve';
 import { PICTURE_THEMES, strandTints } from '../../../core/picture/tokens';
@@ -11,6 +11,7 @@ import { isRope } from '../../../core/picture/component';
 import { componentMesh, finePoints, occluders } from '../../../core/picture/tubeMesh';
 import { braid, type Braid } from './braid';
 import { framing, type Framing, type SceneComponent } from './framing';
+import { handDisc, type HandMarker } from './hands';
 import { tube, type Tube } from './tube';
 
 /** A place on a shape that was touched. */
@@ -23,12 +24,16 @@ export interface Touched {
 
 const FULL = { step: 0.16, sides: 20 };
 const MOVING = { step: 0.32, sides: 10 };
+/** a frame of a motion, made anew each time */
+const PLAYED = { step: 0.45, sides: 8 };
 const REST_MS = 150;
 const FIELD_OF_VIEW_DEG = 24;
 const MOVING_PIXELS = 0.75;
 /** at rest finer than the screen, in place of smoothing edges */
 const REST_PIXELS = 1.75;
 const MOST_PIXELS = 2;
+/** where the rope lies already it hides its own ghost */
+const GHOST_THINNER = 0.8;
 
 interface Drawn {
   readonly component: SceneComponent;
@@ -47,6 +52,8 @@ export class RopeScene {
   private readonly mark: Mesh;
   private drawn: Drawn[] = [];
   private ends: Mesh[] = [];
+  private ghosts: Mesh[] = [];
+  private handSprites: Sprite[] = [];
   /** sheaths of a theme by the tracers in them */
   private sheaths: { theme: Theme; braids: Map<string, Braid> } | null = null;
   private yaw = 0;
@@ -81,12 +88,51 @@ export class RopeScene {
     this.draw(true);
   }
 
-  /** One frame of a motion: quickly made, without occlusion; the view stays on the knot. */
-  showMoving(components: readonly SceneComponent[], theme: Theme): void {
-    this.frame = framing(components, false);
+  /** One frame of a motion: quickly made, without occlusion; the view stays on the knot. @param frame what is looked at, where it is not told by the shape */
+  showMoving(components: readonly SceneComponent[], theme: Theme, frame?: Framing): void {
+    this.frame = frame ?? framing(components, false);
     this.build(components, theme, false);
     clearTimeout(this.rest);
     this.draw(false);
+  }
+
+  /** A rope that is not there yet, seen through: where the strand will go. None takes it away. */
+  showGhost(components: readonly SceneComponent[], theme: Theme): void {
+    for (const g of this.ghosts) {
+      this.shape.remove(g);
+      g.geometry.dispose();
+      (g.material as MeshBasicMaterial).dispose();
+    }
+    this.ghosts = components.filter(isRope).map((c) => {
+      const ghost = new Mesh(tube(componentMesh({ ...c, diameter: c.diameter * GHOST_THINNER }, theme, [], PLAYED)).geometry, new MeshBasicMaterial({ color: PICTURE_THEMES[theme].mark, transparent: true, opacity: 0.26, depthWrite: false }));
+      ghost.renderOrder = 1;
+      return ghost;
+    });
+    for (const g of this.ghosts) this.shape.add(g);
+  }
+
+  /** Plain markers for hands: a disc with a letter, in front of everything, facing the viewer. */
+  showHands(hands: readonly HandMarker[], theme: Theme): void {
+    // while it moves they only change their places
+    const same = this.handSprites.length === hands.length && hands.every(({ letter, moves }, k) => this.handSprites[k]!.name === `${letter} ${String(moves)} ${theme}`);
+    if (!same) {
+      for (const s of this.handSprites) {
+        this.shape.remove(s);
+        s.material.map?.dispose();
+        s.material.dispose();
+      }
+      this.handSprites = hands.map(({ letter, moves }) => {
+        const sprite = new Sprite(new SpriteMaterial({ map: handDisc(letter, moves, theme), depthTest: false, transparent: true, toneMapped: false }));
+        sprite.name = `${letter} ${String(moves)} ${theme}`;
+        sprite.renderOrder = 2;
+        this.shape.add(sprite);
+        return sprite;
+      });
+    }
+    hands.forEach(({ at }, k) => {
+      this.handSprites[k]!.position.set(at[0], at[1], at[2]);
+      this.handSprites[k]!.scale.setScalar(this.frame.height / 11);
+    });
   }
 
   private build(components: readonly SceneComponent[], theme: Theme, full: boolean): void {
@@ -99,7 +145,7 @@ export class RopeScene {
       const rope = isRope(c);
       const { colour: map, bump } = this.sheathFor(theme, c.role);
       const of = (quality: typeof FULL) => tube(componentMesh(c, theme, others, quality));
-      const low = of(MOVING);
+      const low = of(full ? MOVING : PLAYED);
       const high = full && !c.tape ? of(FULL) : low;
       const still = new Mesh(
         high.geometry,
@@ -251,6 +297,8 @@ export class RopeScene {
 
   dispose(): void {
     this.disposed = true;
+    this.showGhost([], 'paper');
+    this.showHands([], 'paper');
     cancelAnimationFrame(this.waiting);
     clearTimeout(this.rest);
     this.clear();

@@ -1,50 +1,39 @@
-/** A way of tying, moving: played, stepped, scrubbed, slower, one step again and again; by the left hand as a mirrored shape. */
-import { useEffect, useMemo, useRef, useState } from 'react';
+/** A way of tying, moving: played, stepped, scrubbed, slower, one step again and again; by the left hand as a mirrored shape; tied along with; on a projector. */
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { DoubledPath, Path, slidTo } from '../../../core/knots/sliding';
-import type { Point3 } from '../../../core/curve';
 import { useKeys } from '../../parts/keys';
-import { Rope3D, type RopeHandle } from '../../parts/rope/Rope3D';
+import type { RopeHandle } from '../../parts/rope/Rope3D';
 import type { SceneComponent } from '../../parts/rope/framing';
 import { Failed, Loading } from '../../parts/States';
 import { useTheme } from '../../parts/theme';
 import { CAUTION } from '../../parts/words';
 import { useKnotQuery, useSessionQuery, useWayQuery } from '../../store/api';
-import { stepsOf, type WayData } from './steps';
+import { shownAt } from './along';
+import { TieAlong, useAlong } from './TieAlong';
+import { DrawnUp } from './DrawnUp';
+import { Lookalikes } from './Lookalikes';
+import { ShowElsewhere } from './ShowElsewhere';
+import { stepsOf } from './steps';
+import { wayMotion } from './wayMotion';
+import { WayStage } from './WayStage';
 
 /** Rope that comes by in a second at full speed, diameters. */
 const PACE = 14;
 const SPEEDS = [1, 0.5, 0.25] as const;
 const SPEED_WORDS = { 1: 'full speed', 0.5: 'half', 0.25: 'quarter' } as const;
 
-/** The motion worked out on this device from the path that the last frame lies on: as smooth as the screen. */
-function useMotion(data: WayData | undefined, mirrored: boolean) {
-  return useMemo(() => {
-    if (!data) return null;
-    const last = data.frames.at(-1)!.components;
-    const mirror = (p: Point3): Point3 => (mirrored ? [-p[0], p[1], p[2]] : p);
-    const movers = last.flatMap((c) => {
-      if (c.role !== 'rope' && c.role !== 'second-rope') return [];
-      const points = c.points as Point3[];
-      const eye = typeof c.marks?.eye === 'number' ? c.marks.eye : 0;
-      const doubled = data.making === 'bight' ? new DoubledPath(points, eye) : null;
-      const path = doubled ? null : new Path(points);
-      return [(come: number) => (doubled ? doubled.at(come, points.length) : slidTo(path!, come, points.length))];
-    });
-    /** @param at key frames done, with a fraction */
-    return (at: number): SceneComponent[] => {
-      const i = Math.min(data.frames.length - 1, Math.floor(at));
-      const [a, b] = [data.frames[i]!.come_ropeDiameters, data.frames[Math.min(data.frames.length - 1, i + 1)]!.come_ropeDiameters];
-      let rope = 0;
-      return last.map((c): SceneComponent => {
-        const moves = c.role === 'rope' || c.role === 'second-rope';
-        const points = moves ? movers[rope]!(a[rope]! + (b[rope]! - a[rope]!) * (at - i)) : (c.points as Point3[]);
-        if (moves) rope++;
-        return { ...(c as SceneComponent), points: points.map(mirror) };
-      });
-    };
-  }, [data, mirrored]);
+const canSpeak = () => 'speechSynthesis' in window;
+/** Reads a step aloud, where the browser can. */
+function useReadAloud(on: boolean, words: string): void {
+  useEffect(() => {
+    if (!on || !canSpeak() || words === '') return;
+    window.speechSynthesis.cancel();
+    const said = new SpeechSynthesisUtterance(words);
+    said.lang = 'en';
+    window.speechSynthesis.speak(said);
+    return () => window.speechSynthesis.cancel();
+  }, [on, words]);
 }
 
 export function WayPage() {
@@ -52,33 +41,43 @@ export function WayPage() {
   const [params, setParams] = useSearchParams();
   const knot = useKnotQuery(id);
   const query = useWayQuery({ id, way });
-  const hand = useSessionQuery().data?.person?.hand ?? 'right';
-  const mirrored = (params.get('hand') ?? hand) === 'left';
+  const session = useSessionQuery().data;
+  const mirrored = (params.get('hand') ?? session?.person?.hand ?? 'right') === 'left';
   const data = query.data;
   const steps = useMemo(() => (data ? stepsOf(id, way, data) : []), [data, id, way]);
-  const motion = useMotion(data, mirrored);
+  const motion = useMemo(() => (data ? wayMotion(data, mirrored) : null), [data, mirrored]);
   const [at, setAt] = useState(0);
   const [playing, setPlaying] = useState(false);
   const [speed, setSpeed] = useState<(typeof SPEEDS)[number]>(1);
   const [loop, setLoop] = useState(false);
   const [after, setAfter] = useState<number | null>(null);
+  const [ghost, setGhost] = useState(true);
+  const [hands, setHands] = useState(true);
+  const [aloud, setAloud] = useState(false);
+  const [face, setFace] = useState<'front' | 'back'>('front');
+  const [drawn, setDrawn] = useState<readonly SceneComponent[] | null>(null);
+  const along = useAlong(id, way, steps.length);
   const rope = useRef<RopeHandle>(null);
+  const stage = useRef<HTMLDivElement>(null);
   const theme = useTheme();
-  const most = (data?.frames.length ?? 1) - 1;
-  const nowStep = data ? data.frames[Math.min(most, Math.ceil(at))]!.step : 0;
+  const most = motion?.most ?? 0;
+  const nowStep = data ? data.frames[Math.min(most, Math.ceil(at - 1e-9))]!.step : 0;
   const shown = after ?? nowStep;
   const [from, to] = steps[nowStep]?.keys ?? [0, most];
+  const help = along.on ? shownAt(along.level, shown, steps.length) : 'picture';
+  const step = steps[shown];
+  useReadAloud(aloud && help !== 'name', step ? step.caption : '');
 
-  // keys are about as far apart in rope as they are in time
-  const perSecond = data ? PACE / Math.max(0.5, Math.max(...data.frames[Math.min(1, most)]!.come_ropeDiameters.map((c, r) => Math.abs(c - data.frames[0]!.come_ropeDiameters[r]!)))) : 1;
   useEffect(() => {
-    if (!playing) return;
+    if (!playing || !motion) return;
     let before: number | null = null;
     let frame = requestAnimationFrame(function tick(now) {
       const passed = before === null ? 0 : Math.min(0.1, (now - before) / 1000);
       before = now;
       setAt((was) => {
-        const next = was + passed * perSecond * speed;
+        // as much rope in each second, whatever the distance of key frames
+        const stride = motion.strides_ropeDiameters[Math.min(most - 1, Math.floor(was))] ?? 1;
+        const next = was + (passed * PACE * speed) / Math.max(0.5, stride);
         if (loop && next >= to) return from + 1e-6;
         if (next < most) return next;
         setPlaying(false);
@@ -87,66 +86,134 @@ export function WayPage() {
       frame = requestAnimationFrame(tick);
     });
     return () => cancelAnimationFrame(frame);
-  }, [playing, perSecond, speed, loop, from, to, most]);
+  }, [playing, motion, speed, loop, from, to, most]);
 
-  const goTo = (i: number) => {
-    const to = Math.max(0, Math.min(steps.length - 1, i));
-    const { keys } = steps[to]!;
+  const goTo = useCallback((i: number) => {
+    const there = Math.max(0, Math.min(steps.length - 1, i));
+    const { keys } = steps[there]!;
     setPlaying(false);
-    setAfter(keys ? null : to);
+    setDrawn(null);
+    setAfter(keys ? null : there);
     setAt(keys ? keys[1] : most);
-  };
+  }, [steps, most]);
   const play = () => {
     setAfter(null);
+    setDrawn(null);
     if (!playing && at >= most) setAt(0);
     setPlaying(!playing);
   };
+  /** The step once more, from where it begins, at the chosen speed. */
+  const again = () => {
+    const { keys } = steps[shown]!;
+    if (!keys) return;
+    setAfter(null);
+    setAt(keys[0] + 1e-6);
+    setPlaying(true);
+  };
+  const next = useCallback(() => goTo(shown + 1), [goTo, shown]);
   const mirror = () => setParams((p) => { p.set('hand', mirrored ? 'right' : 'left'); return p; }, { replace: true });
-  useKeys({ ' ': play, ArrowRight: () => goTo(shown + 1), ArrowLeft: () => goTo(shown - 1), m: mirror, f: () => rope.current?.flip() });
+  const fullScreen = () => void (document.fullscreenElement ? document.exitFullscreen() : stage.current?.requestFullscreen());
+  useKeys({ ' ': along.on ? next : play, ArrowRight: next, ArrowLeft: () => goTo(shown - 1), PageDown: next, PageUp: () => goTo(shown - 1), m: mirror, f: () => rope.current?.flip(), g: () => setGhost(!ghost), h: () => setHands(!hands), a: again });
   if (knot.error || query.error) return <Failed error={knot.error ?? query.error} again={query.refetch} />;
-  if (!knot.data || !data || !motion) return <Loading what="Getting the motion" />;
+  // its first frame as a picture stands before the motion is there
+  if (!knot.data || !data || !motion || !step) return <div className="tie"><div className="sheet stage low way-stage"><div className="cold d-grid" style={{ gridTemplate: 'minmax(0, 1fr) / minmax(0, 1fr)', padding: 8 }}><img src={`/api/v1/knots/${id}/ways/${way}/frame.svg?frame=0&size=700&theme=${theme}${mirrored ? '&hand=left' : ''}`} alt="" style={{ width: '100%', height: '100%', objectFit: 'contain' }} /></div></div><Loading what="Getting the motion" /></div>;
   const told = knot.data.ways.find((w) => w.id === way)!;
-  const step = steps[shown]!;
-  const still = after === null ? null : steps[after]!;
   const name = knot.data.names[0];
+  const sideOf = (hand: 'left' | 'right') => ((hand === 'left') === mirrored ? 'Right' : 'Left');
   return (
     <>
       <div className="d-flex flex-wrap align-items-baseline gap-3 mb-2"><h1>{name}</h1><span className="quiet fs-5">{told.name}</span><Link to={`/tie/${id}`} className="ms-auto">the knot</Link></div>
       {told.right ? null : <p className="notice bad"><b>Wrong on purpose.</b> It ends in: {knot.data.faults.find((f) => f.id === told.ends_in?.fault)?.name}. For looking at and for drills; take it out.</p>}
       <div className="tie">
         <div>
-          <div className="sheet stage low">
-            {still ? <div className="cold d-grid" style={{ placeItems: 'center', padding: 8 }}><img src={`${still.picture(700, theme)}${mirrored ? '&hand=left' : ''}`} alt={still.caption} style={{ maxWidth: '100%', maxHeight: '100%' }} /></div> : (
-              <Rope3D ref={rope} name={`${name}, being tied`} picture={{ knot: id, state: 'laid' }} components={data.frames.at(-1)!.components as SceneComponent[]} whole motion={motion(at)} onFace={() => undefined} />
-            )}
-            <span className="tag">Step {shown + 1} of {steps.length}{mirrored ? ' · mirrored for left-handers' : ''}</span>
-            <span className="tag at-foot">Drag to turn it</span>
+          <div ref={stage} className="sheet stage low way-stage" onClick={along.on ? next : undefined}>
+            {help === 'picture' ? (
+              <WayStage ref={rope} name={name} knot={id} motion={motion} steps={steps} at={at} shown={shown} mirrored={mirrored} ghost={ghost} hands={hands} drawn={drawn} onFace={setFace} />
+            ) : <div className="cold d-grid no-picture"><p>{help === 'caption' ? step.caption : name}</p></div>}
+            <span className="tag">Step {shown + 1} of {steps.length}{mirrored ? ' · mirrored for left-handers' : ''}{face === 'back' ? ' · from opposite' : ''}</span>
+            <span className="tag at-foot">{along.on ? 'Tap for the next step' : 'Drag to turn it'}</span>
+            {help === 'picture' ? <p className="said-large" aria-hidden="true">{step.caption}</p> : null}
           </div>
-          <Form.Range className="mt-2" min={0} max={most} step={0.01} value={at} aria-label="How far it is tied" aria-valuetext={`step ${shown + 1}: ${step.caption}`} onChange={(e) => { setPlaying(false); setAfter(null); setAt(Number(e.target.value)); }} />
+          <Form.Range className="mt-2" min={0} max={most} step={0.01} value={at} aria-label="How far it is tied" aria-valuetext={`step ${shown + 1}: ${step.caption}`} onChange={(e) => { setPlaying(false); setAfter(null); setDrawn(null); setAt(Number(e.target.value)); }} />
           <div className="stage-keys">
             <Button onClick={play}>{playing ? 'Stop' : at >= most ? 'Play again' : 'Play'} <kbd>space</kbd></Button>
             <Button variant="outline-primary" disabled={shown === 0} onClick={() => goTo(shown - 1)}>Step back <kbd>←</kbd></Button>
-            <Button variant="outline-primary" disabled={shown === steps.length - 1} onClick={() => goTo(shown + 1)}>Next step <kbd>→</kbd></Button>
-            <Button variant="outline-primary" aria-pressed={loop} onClick={() => { setLoop(!loop); setAfter(null); setAt(from); setPlaying(true); }}>{loop ? 'Go on after this step' : 'This step again and again'}</Button>
-            <Button variant="outline-primary" aria-pressed={mirrored} onClick={mirror}>Left hand <kbd>m</kbd></Button>
+            <Button variant="outline-primary" disabled={shown === steps.length - 1} onClick={next}>Next step <kbd>→</kbd></Button>
+            <Button variant="outline-primary" disabled={step.keys === null} onClick={again}>Again from this step <kbd>a</kbd></Button>
+            <Button variant="outline-primary" aria-pressed={loop} onClick={() => { setLoop(!loop); setAfter(null); setDrawn(null); setAt(from); setPlaying(true); }}>{loop ? 'Go on after this step' : 'This step again and again'}</Button>
             <fieldset className="seg"><legend className="visually-hidden">Speed</legend>{SPEEDS.map((s) => <label key={s}><input type="radio" name="speed" checked={speed === s} onChange={() => setSpeed(s)} /><span>{SPEED_WORDS[s]}</span></label>)}</fieldset>
+          </div>
+          <ol className="strip-film" aria-label="Steps as pictures">
+            {steps.map((s, i) => (
+              <li key={s.caption}><button type="button" aria-current={shown === i ? 'step' : undefined} aria-label={`Step ${i + 1}`} onClick={() => goTo(i)}>{along.on && shownAt(along.level, i, steps.length) !== 'picture' ? <span className="gone" /> : <img src={`${s.picture(120, theme)}${mirrored ? '&hand=left' : ''}`} width={100} height={96} alt="" loading="lazy" />}<span>{i + 1}{along.stopped.includes(i) ? ' · stopped here' : ''}</span></button></li>
+            ))}
+          </ol>
+          <div className="stage-keys">
+            <Button variant="outline-primary" aria-pressed={mirrored} onClick={mirror}>Left hand <kbd>m</kbd></Button>
+            <Button variant="outline-primary" aria-pressed={face === 'back'} onClick={() => rope.current?.flip()}>From opposite <kbd>f</kbd></Button>
+            <Button variant="outline-primary" aria-pressed={ghost} onClick={() => setGhost(!ghost)}>Where it will go <kbd>g</kbd></Button>
+            <Button variant="outline-primary" aria-pressed={hands} onClick={() => setHands(!hands)}>Hands <kbd>h</kbd></Button>
+            {canSpeak() ? <Button variant="outline-primary" aria-pressed={aloud} onClick={() => setAloud(!aloud)}>Read aloud</Button> : null}
+            <Button variant="outline-primary" onClick={fullScreen}>Full screen</Button>
           </div>
         </div>
         <div>
           <section className="sheet p-3 px-4" aria-live="polite">
             <p className="eyebrow">Step {shown + 1}</p>
-            <p className="fs-4 mt-1 mb-2">{step.caption}</p>
-            <p className="m-0"><b>{mirrored ? 'Right' : 'Left'} hand</b> {step.hands.left}. <b>{mirrored ? 'Left' : 'Right'} hand</b> {step.hands.right}.</p>
-            <p className="quiet m-0">Moves: {step.moving}.</p>
+            {help === 'name' ? <p className="fs-4 mt-1 mb-2">{name}</p> : (
+              <>
+                <p className="fs-4 mt-1 mb-2">{step.caption}</p>
+                <p className="m-0"><b>{sideOf('left')} hand</b> {step.hands.left}. <b>{sideOf('right')} hand</b> {step.hands.right}.</p>
+                <p className="quiet m-0">Moves: {step.moving}.</p>
+              </>
+            )}
           </section>
+          {step.keys === null && knot.data.drawn_up_here ? (
+            <section className="sheet p-3 px-4 mt-3">
+              <h2 className="h5">Dressed and set, moving</h2>
+              <p className="quiet">{knot.data.set.text}. The solver draws it up on this device.</p>
+              <DrawnUp key={`${id} ${way}`} knot={id} form={data.form} stored={undefined} onMotion={setDrawn} />
+            </section>
+          ) : null}
+          <TieAlong along={along} steps={steps.length} shown={shown} onNext={next} onAgain={again} />
+          {session?.person ? <ShowElsewhere state={{ knot: id, way, at_keyFrames: at, then: after === null ? null : after - (steps.length - data.then.length), hand: mirrored ? 'left' : 'right', face, ghost, hands }} /> : null}
+          <p className="mt-3 mb-0"><a href={`/api/v1/knots/${id}/card.pdf?way=${way}&hand=${mirrored ? 'left' : 'right'}`}>Card of this knot (PDF)</a> · <a download={`${id}-${shown + 1}.svg`} href={`${step.picture(1200, 'print')}${mirrored ? '&hand=left' : ''}`}>This frame as SVG</a> · <Button variant="link" className="p-0 align-baseline" onClick={() => void savePng(stage.current, `${id}-${shown + 1}.png`)}>as PNG</Button></p>
           <ol className="rows mt-3" aria-label="Steps">
             {steps.map((s, i) => (
-              <li key={s.caption}><button type="button" className="row-link way-step" aria-current={shown === i ? 'step' : undefined} onClick={() => goTo(i)}><img src={`${s.picture(120, theme)}${mirrored ? '&hand=left' : ''}`} width={60} height={60} alt="" loading="lazy" /><span>{i + 1}. {s.caption}</span><span /></button></li>
+              <li key={s.caption}><button type="button" className="row-link way-step" aria-current={shown === i ? 'step' : undefined} onClick={() => goTo(i)}><span>{i + 1}.</span><span>{along.on && shownAt(along.level, i, steps.length) === 'name' ? '…' : s.caption}</span><span>{along.stopped.includes(i) ? 'stopped here' : ''}</span></button></li>
             ))}
           </ol>
         </div>
       </div>
+      {step.keys === null && told.right ? (
+        <section className="mt-4">
+          <h2>Finished, it shows</h2>
+          <ul className="rows">{knot.data.faces.map((f) => <li key={f.face} className="row-line"><b>{f.face}</b><span>{f.shows}</span><span /></li>)}{knot.data.check_points.flatMap((p) => (p.count ? [<li key={p.id} className="row-line"><b>count</b><span>{p.count.of}</span><b>{p.count.is}</b></li>] : []))}</ul>
+          <Lookalikes knot={knot.data} />
+        </section>
+      ) : null}
       <p className="caution mt-4">{CAUTION} Tie along low down, with somebody who knows it.</p>
     </>
   );
+}
+
+/** What the stage shows, as a picture file: the canvas as it is, or the picture that stands there. */
+async function savePng(stage: HTMLElement | null, file: string): Promise<void> {
+  const canvas = stage?.querySelector('canvas');
+  const shown = canvas ?? (await drawnOnCanvas(stage?.querySelector('img') ?? null));
+  const blob = await new Promise<Blob | null>((done) => (shown ? shown.toBlob(done, 'image/png') : done(null)));
+  if (!blob) return;
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(blob);
+  link.download = file;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+}
+async function drawnOnCanvas(image: HTMLImageElement | null): Promise<HTMLCanvasElement | null> {
+  if (!image) return null;
+  await image.decode();
+  const canvas = document.createElement('canvas');
+  canvas.width = canvas.height = 1200;
+  canvas.getContext('2d')!.drawImage(image, 0, 0, 1200, 1200);
+  return canvas;
 }

@@ -1,0 +1,73 @@
+/**
+ * The prusik as a motion: a loop of cord lies against the rope, its joint end is led round and in under the loop, again and again, always inside
+ * the turns that lie already; at last the loop is drawn up to the bridge over them. The two strands of the joint end are led as a pair. Unit: cord diameters.
+ */
+import { add, arcLengths, lerp, nearestIndex, resample, scale, splineThrough, type Point3 } from '../../curve';
+import { hostRope, HOST_RADIUS } from '../on-host';
+import { hangingLeg, twoSided } from '../wraps';
+import { settled } from '../leading';
+import { Path } from '../sliding';
+import { turnedBy } from '../view';
+import type { LedByHands, Stage } from '../tying';
+
+const WRAPS = 3;
+const COUNT = 230;
+/** where the loop takes over from the turns, from the middle of the bridge */
+const BASE = 3.4;
+/** the loop lies to the right and toward the viewer */
+const OUT: Point3 = [0.8, 0.12, 0.6];
+const LEG_CUT = -11;
+/** how much wider than snug the turns lie along the rope while they are laid */
+const LOOSE = 1.4;
+const DEPTHS = 80;
+const STEP = 0.6;
+
+export function prusikTied(): LedByHands {
+  const legs = [hangingLeg(-1, 0.55, HOST_RADIUS, 68, WRAPS + 1), hangingLeg(-1, -0.55, HOST_RADIUS, 38, WRAPS + 1)] as const;
+  const whole = twoSided(WRAPS, WRAPS, HOST_RADIUS, legs).filter((p) => p[1] > LEG_CUT).map(([x, y, z]): Point3 => [x, y * LOOSE, z]);
+  const bridge = nearestIndex(whole, [0, 0, HOST_RADIUS + 1.58]);
+  // both strands of the joint end, each from the middle of the bridge
+  const halves = [new Path(whole.slice(0, bridge + 1).reverse()), new Path(whole.slice(bridge))];
+  const length = Math.min(...halves.map((h) => h.length));
+  const at = (half: Path, arc: number): Point3 => half.at(arc);
+  const middle = whole[bridge]!;
+  /** the loop between the two strands, so deep */
+  const loop = (depth: number): Point3[] => {
+    const open = Math.min(1, depth / 4);
+    const leg = (h: Path): Point3[] => {
+      const base = at(h, BASE);
+      const side = Math.sign(base[1]);
+      const far: Point3 = add(add(middle, [0, side * (1 + 0.6 * open), 0]), scale(OUT, depth));
+      return [at(h, BASE + 0.9), base, lerp(at(h, BASE * 0.6), lerp(base, far, 0.3), open), lerp(at(h, BASE * 0.3), far, 0.2 + 0.8 * open)];
+    };
+    const tip = add(middle, scale(OUT, depth + 1.3 * open));
+    const line = splineThrough([...leg(halves[0]!), tip, ...leg(halves[1]!).reverse()]);
+    return line.slice(24, -24);
+  };
+  const depths = Array.from({ length: DEPTHS + 1 }, (_, k) => ((length - BASE) * k) / DEPTHS);
+  const lengths = depths.map((d) => arcLengths(settled(loop(d))).at(-1)!);
+  const depthFor = (rope: number): number => {
+    const k = lengths.findIndex((v) => v >= rope);
+    if (k <= 0) return 0;
+    return depths[k - 1]! + ((depths[k]! - depths[k - 1]!) * (rope - lengths[k - 1]!)) / (lengths[k]! - lengths[k - 1]!);
+  };
+  const total = lengths[0]! + 2 * (length - BASE);
+  /** the joint end come so far, each strand along its own half */
+  const tied = (come: number): Point3[] => {
+    const depth = depthFor(total - 2 * (come - BASE));
+    const strand = (h: Path) => Array.from({ length: Math.ceil((come - BASE) / STEP) + 1 }, (_, i) => at(h, Math.min(come, BASE + i * STEP)));
+    const line = settled([...strand(halves[0]!).reverse(), ...loop(depth).slice(1, -1), ...strand(halves[1]!)]);
+    const even = resample(line, arcLengths(line).at(-1)! / (COUNT - 1)).slice(0, COUNT);
+    return turnedBy(even, { yaw_deg: 0, pitch_deg: 12 });
+  };
+  const first = BASE + 1.5;
+  // a turn more is a turn of the pair round the rope, and in under the loop
+  const passes = halves[0]!.points.flatMap((p, i) => (i > 0 && halves[0]!.points[i - 1]![0] > 0 && p[0] <= 0 && p[2] > 0 ? [halves[0]!.s[i]!] : [])).filter((s) => s > BASE).slice(0, WRAPS);
+  const ends = [...passes.map((s) => s + 3), length];
+  const { component } = hostRope(15, 15);
+  const stages = ends.map((to, k): Stage => {
+    const from = k === 0 ? first : ends[k - 1]!;
+    return (u) => [tied(from + (to - from) * u)];
+  });
+  return { stages, box: [-8, -9.5, 19, 19], objects: [{ ...component, points: turnedBy(component.points, { yaw_deg: 0, pitch_deg: 12 }) }] };
+}

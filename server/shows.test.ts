@@ -1,0 +1,130 @@
+/** Showing on another screen, and cards: what is pushed arrives, and a card says what the catalogue says. */
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import type { AddressInfo } from 'node:net';
+import PDFDocument from 'pdfkit';
+import { knotIds } from '../core/knots/catalogue';
+import { entryById } from '../core/knots/lookup';
+import { faceSvg } from './documents/knotFaces';
+import { Shows, type ShowState } from './shows';
+import { call, member, organisation, testbed, type Member, type Testbed } from './testing/harness';
+
+let t: Testbed;
+let teacher: Member, other: Member;
+beforeAll(async () => {
+  t = await testbed('shows');
+  const { id } = await organisation(t, 'Loft');
+  [teacher, other] = await Promise.all([member(t, id, ['instructor']), member(t, id, ['learner'])]);
+});
+afterAll(() => t.close());
+
+const STATE: ShowState = { knot: 'bowline', way: 'loop', at_keyFrames: 3.5, then: null, hand: 'right', face: 'front', ghost: true, hands: true };
+
+describe('another screen', () => {
+  test('is told where it stands at once, and whenever it moves', async () => {
+    await t.app.listen({ port: 0, host: '127.0.0.1' });
+    const { port } = t.app.server.address() as AddressInfo;
+    const { code } = (await call(t, 'POST', '/shows', teacher, STATE)).body as unknown as { code: string };
+    expect(code).toMatch(/^\d{6}$/);
+    const stop = new AbortController();
+    const stream = await fetch(`http://127.0.0.1:${port}/api/v1/shows/${code}/events`, { signal: stop.signal });
+    expect(stream.headers.get('content-type')).toContain('text/event-stream');
+    const reader = stream.body!.getReader();
+    const next = async () => JSON.parse(/^data: (.*)$/m.exec(new TextDecoder().decode((await reader.read()).value))![1]!) as ShowState;
+    expect(await next()).toEqual(STATE);
+    expect((await call(t, 'POST', `/shows/${code}`, teacher, { ...STATE, at_keyFrames: 7, face: 'back' })).body).toEqual({ screens: 1 });
+    expect(await next()).toMatchObject({ at_keyFrames: 7, face: 'back' });
+    // whoever else is signed in does not move it
+    expect((await call(t, 'POST', `/shows/${code}`, other, STATE)).status).toBe(404);
+    stop.abort();
+  });
+
+  test('a code that nobody opened is refused, and so is a way that is none', async () => {
+    expect((await call(t, 'GET', '/shows/123456/events')).body.code).toBe('not-found');
+    expect((await call(t, 'GET', '/shows/12/events')).body.code).toBe('bad-input');
+    expect((await call(t, 'POST', '/shows', teacher, { ...STATE, way: 'no-such' })).body.code).toBe('unknown-way');
+    expect((await call(t, 'POST', '/shows', null, STATE)).status).toBe(401);
+  });
+
+  test('ends after some hours, and never holds more than it may', () => {
+    let now = new Date('2026-05-14T08:00:00Z');
+    const shows = new Shows(() => now);
+    const { code, ends_at } = shows.begin('a', STATE);
+    const told: ShowState[] = [];
+    const stop = shows.follow(code, (s) => told.push(s))!;
+    shows.move(code, 'a', { ...STATE, at_keyFrames: 9 });
+    stop();
+    shows.move(code, 'a', STATE);
+    expect(told.map((s) => s.at_keyFrames)).toEqual([3.5, 9]);
+    now = new Date(new Date(ends_at).getTime() + 1);
+    expect([shows.follow(code, () => undefined), shows.move(code, 'a', STATE)]).toEqual([null, null]);
+    const first = shows.begin('b', STATE).code;
+    for (let k = 0; k < 400; k++) shows.begin('c', STATE);
+    expect(shows.follow(first, () => undefined)).toBeNull();
+    // nor more screens than one hall has
+    const { code: full } = shows.begin('d', STATE);
+    const screens = Array.from({ length: 70 }, () => shows.follow(full, () => undefined));
+    expect(screens.filter((s) => s !== null)).toHaveLength(60);
+    screens[0]!();
+    expect(shows.follow(full, () => undefined)).not.toBeNull();
+  });
+});
+
+/** A page asked for, with every text that was put on it. */
+async function card(path: string) {
+  const said: string[] = [];
+  const write = jest.spyOn(PDFDocument.prototype as unknown as { text: typeof realText }, 'text').mockImplementation(function (this: unknown, ...given: unknown[]) {
+    said.push(String(given[0]));
+    return realText.apply(this, given);
+  });
+  const r = await t.app.inject({ method: 'GET', url: `/api/v1${path}` });
+  write.mockRestore();
+  const raw = r.rawPayload.toString('latin1');
+  return { status: r.statusCode, type: r.headers['content-type'], said: said.join('\n'), pages: (raw.match(/\/Type \/Page\b/g) ?? []).length, box: /\/MediaBox \[([^\]]*)\]/.exec(raw)?.[1], embedded: (raw.match(/\/FontFile2/g) ?? []).length };
+}
+const realText = (PDFDocument.prototype as unknown as { text: (...a: unknown[]) => unknown }).text;
+
+describe('cards', () => {
+  test('every knot has one, on one page, with its faults, cautions and how it is set', async () => {
+    for (const id of knotIds()) {
+      const c = await card(`/knots/${id}/card.pdf`);
+      expect([id, c.status, c.pages, c.embedded > 1]).toEqual([id, 200, 1, true]);
+      const entry = entryById(id);
+      const said = c.said.toLowerCase();
+      for (const text of [entry.names[0], entry.set.text, ...entry.faults.map((f) => f.name), ...entry.cautions.map((k) => k.text), ...entry.faces.map((f) => f.shows)]) expect([id, said.includes(text.toLowerCase()) || text]).toEqual([id, true]);
+    }
+  }, 180_000);
+
+  test('says every step of the way that is asked for, tail and start for this rope under these rules, and the paper is what was asked', async () => {
+    const c = await card('/knots/alpine-butterfly/card.pdf?way=three-wrap&paper=half-letter');
+    expect(c.box).toBe('0 0 396 612');
+    expect(c.said).toContain('One turn round the hand, toward the wrist.');
+    const [thin, thick] = [await card('/knots/bowline-locked/card.pdf?rope_diameter_mm=8&profile=rope-access'), await card('/knots/bowline-locked/card.pdf?rope_diameter_mm=12')];
+    const begins = (said: string) => Number(/begin (\d+) mm from the end/.exec(said)![1]);
+    expect(begins(thick.said)).toBeGreaterThan(begins(thin.said));
+    expect(thin.said).toContain('Rules: Rope access');
+    expect((await card('/knots/bowline/card.pdf?hand=left')).said).toContain('Mirrored for left-handers');
+    const wrong = (await card('/knots/alpine-butterfly/card.pdf?way=twist-back')).said;
+    expect(wrong).toContain('WRONG ON PURPOSE');
+    expect(wrong).toContain('front, as it should look');
+  });
+
+  test('a way that ends otherwise than in the right form says in which, and that form is drawn, set, otherwise than the right one', async () => {
+    for (const id of knotIds())
+      for (const way of entryById(id).ways) {
+        const { form, then } = (await call(t, 'GET', `/knots/${id}/ways/${way.id}`)).body as unknown as { form: string; then: { state: 'dressed' | 'tight' }[] };
+        if (way.ends_in) expect(form).toBe(way.ends_in.fault);
+        if (form === 'right') continue;
+        for (const { state } of then) expect([id, way.id, faceSvg(id, 'front', 'right', state, form) === faceSvg(id, 'front', 'right', state)]).toEqual([id, way.id, false]);
+        const asked = `/knots/${id}/picture.svg?state=tight&crop=knot&${way.ends_in ? 'fault' : 'variant'}=${form}`;
+        expect([asked, (await call(t, 'GET', asked)).status]).toEqual([asked, 200]);
+      }
+  }, 180_000);
+
+  test('of several knots make a booklet; what is asked for wrongly is refused by name', async () => {
+    const c = await card('/cards.pdf?knots=bowline,prusik,clove-hitch');
+    expect([c.status, c.pages]).toEqual([200, 3]);
+    expect((await call(t, 'GET', '/cards.pdf?knots=bowline,no-such')).body.errors![0]!.path).toContain('knots');
+    expect((await call(t, 'GET', '/knots/bowline/card.pdf?way=no-such')).body.code).toBe('unknown-way');
+    expect((await call(t, 'GET', '/knots/bowline/card.pdf?profile=none')).status).toBe(400);
+  });
+});

@@ -1,0 +1,92 @@
+/** A way of tying worked out on this device: along its path where that stays, between its key frames where hands change it. */
+import type { Point3 } from '../../../core/curve';
+import { DoubledPath, Path, slidTo } from '../../../core/knots/sliding';
+import type { Framing, SceneComponent } from '../../parts/rope/framing';
+import type { HandMarker } from '../../parts/rope/hands';
+import type { WayData } from './steps';
+
+export interface WayMotion {
+  /** key frames less one: where it is done */
+  readonly most: number;
+  readonly path: WayData['path'];
+  readonly frame: Framing;
+  /** the shape at a moment. @param at key frames done, with a fraction */
+  at(at: number): SceneComponent[];
+  /** how far points go from a key frame to the next at most, rope diameters: the pace */
+  readonly strides_ropeDiameters: readonly number[];
+}
+type Points = readonly Point3[];
+
+const isRope = (c: { readonly role: string }) => c.role === 'rope' || c.role === 'second-rope';
+
+/** Between two of four frames, smoothly through all of them (Catmull and Rom). */
+function throughFrames(a: Points, b: Points, c: Points, d: Points, t: number): Point3[] {
+  const [wa, wb, wc, wd] = [(-t + 2 * t * t - t * t * t) / 2, (2 - 5 * t * t + 3 * t * t * t) / 2, (t + 4 * t * t - 3 * t * t * t) / 2, (-t * t + t * t * t) / 2];
+  return b.map((q, i): Point3 => [0, 1, 2].map((k) => wa * a[i]![k]! + wb * q[k]! + wc * c[i]![k]! + wd * d[i]![k]!) as unknown as Point3);
+}
+
+/** @param mirrored by the left hand: the shape itself is mirrored */
+export function wayMotion(data: WayData, mirrored: boolean): WayMotion {
+  const [left, bottom, width, height] = data.box_ropeDiameters;
+  // what is looked at lies in the middle of the stage
+  const centreX = left + width / 2;
+  const placed = (p: Point3): Point3 => [mirrored ? centreX - p[0] : p[0] - centreX, p[1], p[2]];
+  const frames = data.frames;
+  const most = frames.length - 1;
+  const last = frames[most]!.components;
+  const movers = data.path === 'changes' ? [] : last.flatMap((c) => {
+    if (!isRope(c)) return [];
+    const points = c.points as Point3[];
+    const doubled = data.making === 'bight' ? new DoubledPath(points, typeof c.marks?.eye === 'number' ? c.marks.eye : 0) : null;
+    const path = doubled ? null : new Path(points);
+    return [(come: number) => (doubled ? doubled.at(come, points.length) : slidTo(path!, come, points.length))];
+  });
+  const pointsOf = (frame: number, component: number) => frames[Math.max(0, Math.min(most, frame))]!.components[component]!.points as Point3[];
+  return {
+    most,
+    path: data.path,
+    frame: { centreY: bottom + height / 2, height, width },
+    strides_ropeDiameters: frames.slice(1).map((f, k) => Math.max(...f.components.map((c, n) => (isRope(c) ? Math.max(...c.points.map((p, i) => Math.hypot(...[0, 1, 2].map((j) => p[j]! - pointsOf(k, n)[i]![j]!)))) : 0)))),
+    at: (at) => {
+      const k = Math.max(0, Math.min(most, Math.floor(at)));
+      const t = Math.max(0, Math.min(1, at - k));
+      const [a, b] = [frames[k]!.come_ropeDiameters ?? [], frames[Math.min(most, k + 1)]!.come_ropeDiameters ?? []];
+      let rope = 0;
+      return frames[k]!.components.map((c, n): SceneComponent => {
+        const follows = isRope(c) && data.path === 'stays';
+        const points = follows ? movers[rope]!(a[rope]! + (b[rope]! - a[rope]!) * t) : data.path === 'stays' || t === 0 ? (c.points as Point3[]) : throughFrames(pointsOf(k - 1, n), pointsOf(k, n), pointsOf(k + 1, n), pointsOf(k + 2, n), t);
+        if (isRope(c)) rope++;
+        return { ...(c as SceneComponent), points: points.map(placed) };
+      });
+    },
+  };
+}
+
+/** How far from the middle of what is looked at the hand is that leads loops, as a share of its larger side. */
+const IN_MIDDLE = 0.3;
+/** Parts of a rope that move less than this hold still, rope diameters. */
+const HOLDS_STILL = 1.5;
+
+/**
+ * Where the hands are in a step: the one that leads is at what moves farthest and ends inside what is looked at, the other holds what lies still.
+ * @param from @param to key frames of the step @param at the shape now
+ */
+export function handsIn(motion: WayMotion, [from, to]: readonly [number, number], now: readonly SceneComponent[], mirrored: boolean): HandMarker[] {
+  const [before, after] = [motion.at(from), motion.at(to)];
+  const { centreY, height, width } = motion.frame;
+  const inSight = ([x, y]: Point3) => Math.abs(x) < width / 2 && Math.abs(y - centreY) < height / 2;
+  const places = after.flatMap((c, n) => (isRope(c) ? c.points.map((p, i) => ({ n, i, moves: Math.hypot(...[0, 1, 2].map((j) => p[j]! - before[n]!.points[i]![j]!)), seen: inSight(p) })) : [])).filter((q) => q.seen);
+  if (places.length === 0) return [];
+  // a strand that merely swings along with what the hand holds leads nothing
+  const inMiddle = motion.path === 'stays' ? places : places.filter(({ n, i }) => Math.hypot(after[n]!.points[i]![0], after[n]!.points[i]![1] - centreY) < IN_MIDDLE * Math.max(height, width));
+  const leads = (inMiddle.length > 0 ? inMiddle : places).reduce((best, q) => (q.moves > best.moves ? q : best));
+  const at = (q: { n: number; i: number }): Point3 => now[q.n]!.points[q.i] as Point3;
+  const apart = (q: { n: number; i: number }) => Math.hypot(...[0, 1, 2].map((j) => at(q)[j]! - at(leads)[j]!));
+  // what lies still near the middle, where strands cross
+  const fromMiddle = (q: { n: number; i: number }) => Math.hypot(at(q)[0], at(q)[1] - centreY);
+  const near = places.filter((q) => inSight(at(q)) && apart(q) > height / 6);
+  const still = near.filter((q) => q.moves < HOLDS_STILL);
+  const holds = still.length > 0 ? still.reduce((best, q) => (fromMiddle(q) < fromMiddle(best) ? q : best)) : near.length > 0 ? near.reduce((best, q) => (q.moves < best.moves ? q : best)) : null;
+  const markers: HandMarker[] = holds ? [{ letter: mirrored ? 'R' : 'L', at: at(holds), moves: false }] : [];
+  return inSight(at(leads)) ? [...markers, { letter: mirrored ? 'L' : 'R', at: at(leads), moves: true }] : markers;
+}
