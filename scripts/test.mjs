@@ -5,7 +5,7 @@
  */
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { ensureBuilt, ensurePackages, ensureSystem, root } from './lib/install.mjs';
 import { MARIADBD } from './lib/mariadb.mjs';
 import { say, Stop } from './lib/say.mjs';
@@ -16,6 +16,12 @@ const wants = (part) => only.length === 0 || only.includes(`--${part}`);
 const rest = process.argv.slice(2).filter((a) => !only.includes(a));
 let passed = 0;
 let failed = 0;
+/** what failed by name, said again at the end, where it is not buried in the output */
+const failures = [];
+function fail(name) {
+  failed++;
+  failures.push(name);
+}
 const undo = [];
 
 function run(args, env = {}) {
@@ -29,8 +35,10 @@ async function check(name, args) {
   const code = await run(args);
   say(`${code === 0 ? 'passed' : 'FAILED'}: ${name}`);
   if (code === 0) passed++;
-  else failed++;
+  else fail(name);
 }
+/** Browser tests that did not end as they should. */
+const unexpectedIn = (suites) => suites.flatMap((s) => [...s.specs.filter((x) => !x.ok).map((x) => `${x.file}: ${x.title}`), ...unexpectedIn(s.suites ?? [])]);
 const bin = (p) => join('node_modules', p);
 
 async function main() {
@@ -51,13 +59,19 @@ async function main() {
   undo.push(() => db.stop());
   if (wants('unit')) {
     const out = join(root, 'dist/jest.json');
+    const before = failures.length;
     rmSync(out, { force: true });
     await run(['--experimental-vm-modules', '--no-warnings', bin('jest/bin/jest.js'), '--json', `--outputFile=${out}`, ...rest], { IDIOM_TEST_ADMIN_URL: db.adminUrl, IDIOM_TEST_SOCKET: db.socket });
-    if (!existsSync(out)) failed++;
+    if (!existsSync(out)) fail('unit tests: no result');
     else {
       const r = JSON.parse(readFileSync(out, 'utf8'));
       passed += r.numPassedTests;
-      failed += r.numFailedTests + r.numRuntimeErrorTestSuites;
+      for (const file of r.testResults) {
+        const wrong = file.assertionResults.filter((t) => t.status === 'failed');
+        for (const t of wrong) fail(`${relative(root, file.name)}: ${t.fullName}`);
+        if (file.status === 'failed' && wrong.length === 0) fail(`${relative(root, file.name)}: could not run`);
+      }
+      if (!r.success && failures.length === before) fail('unit tests: ended with an error');
     }
   }
   if (wants('browser')) {
@@ -67,11 +81,12 @@ async function main() {
     const out = join(root, 'dist/e2e.json');
     rmSync(out, { force: true });
     const code = await run([bin('@playwright/test/cli.js'), 'test', ...rest], { IDIOM_TEST_URL: server.url, IDIOM_TEST_ADMIN_URL: db.adminUrl, IDIOM_TEST_SOCKET: db.socket });
-    if (!existsSync(out)) failed++;
+    if (!existsSync(out)) fail('browser tests: no result');
     else {
-      const { stats } = JSON.parse(readFileSync(out, 'utf8'));
+      const { stats, suites } = JSON.parse(readFileSync(out, 'utf8'));
       passed += stats.expected + stats.flaky;
-      failed += stats.unexpected + (code !== 0 && stats.unexpected === 0 ? 1 : 0);
+      for (const name of unexpectedIn(suites)) fail(name);
+      if (code !== 0 && stats.unexpected === 0) fail('browser tests: ended with an error');
     }
   }
 }
@@ -81,12 +96,13 @@ async function end() {
   if (ending) return;
   ending = true;
   for (const f of undo.reverse()) await f();
+  for (const name of failures) console.log(`FAILED: ${name}`);
   console.log(`${passed} passed, ${failed} failed`);
   process.exit(failed === 0 && passed > 0 ? 0 : 1);
 }
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void (failed++, end()));
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void (fail(`stopped by ${signal}`), end()));
 main().then(end, (error) => {
   console.error(error instanceof Stop ? error.message : error);
-  failed++;
+  fail('the run itself');
   return end();
 });

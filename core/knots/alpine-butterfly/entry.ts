@@ -59,6 +59,7 @@ export const entry = {
   ways: [
     { id: 'two-wrap', name: 'Two turns on the hand', right: true, ends_in: null },
     { id: 'three-wrap', name: 'Three turns on the hand', right: true, ends_in: null },
+    { id: 'lay', name: 'Laid on the palm', right: true, ends_in: null },
     { id: 'twist', name: 'Twisted twice, folded round the back', right: true, ends_in: null },
     { id: 'twist-back', name: 'Wrong: the second twist the other way', right: false, ends_in: { fault: 'false-butterfly' } },
   ],

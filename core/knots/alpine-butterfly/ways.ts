@@ -1,4 +1,5 @@
 import type { WayOfTying } from '../tying';
+import { laidOnPalm } from './laying';
 import { butterflyTwisted } from './twisting';
 import { THREE_WRAP, TWO_WRAP, woundByHand } from './winding';
 
@@ -35,6 +36,19 @@ export const ways: Readonly<Record<string, WayOfTying>> = {
       { upTo: 5, caption: 'Take the fingertip turn over the other two, toward the wrist.', hands: { left: 'the thumb pins the wrist and the middle turn', right: 'takes the fingertip turn' }, moving: 'the fingertip turn: it is the eye now' },
       { upTo: 6, caption: 'Back under both, from the wrist side.', hands: { left: 'the thumb lets it under', right: 'leads the eye under both' }, moving: 'the eye' },
       { upTo: 7, caption: 'Out past the fingertips; off the hand.', hands: { left: 'slips out', right: 'draws the eye out' }, moving: 'the eye' },
+      ...DRESS,
+    ],
+  },
+  lay: {
+    making: 'bight',
+    hands: laidOnPalm,
+    steps: [
+      { upTo: 1, caption: 'The standing strand upright on the palm. The end goes over to the side of the wrist: a big loop down the front.', hands: { left: 'flat, palm toward you; the thumb pins the upright strand', right: 'lays the loop' }, moving: 'the end' },
+      { upTo: 2, caption: 'Across in front of the upright strand, and up at the fingertips.', hands: { left: 'the thumb pins the crossing', right: 'lays the loop' }, moving: 'the end' },
+      { upTo: 3, caption: 'Round once more, outside of the loop, and again in front of the upright strand.', hands: { left: 'the thumb pins both', right: 'leads the end round' }, moving: 'the end' },
+      { upTo: 4, caption: 'Up behind the loop: the end comes to lie between the upright strand and the loop, and leaves behind the top.', hands: { left: 'lets it in behind the loop', right: 'leads the end up behind' }, moving: 'the end' },
+      { upTo: 6, caption: 'Take the strand nearest the fingertips: into the palm, under the two others, to the side of the wrist.', hands: { left: 'the thumb lets it under', right: 'draws the strand under the others' }, moving: 'the strand nearest the fingertips: it is the eye now' },
+      { upTo: 7, caption: 'Out at the top, in front of the loops; off the hand.', hands: { left: 'slips out', right: 'draws the eye out at the top' }, moving: 'the eye' },
       ...DRESS,
     ],
   },

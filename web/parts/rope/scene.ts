@@ -37,11 +37,19 @@ const GHOST_THINNER = 0.8;
 
 interface Drawn {
   readonly component: SceneComponent;
+  readonly theme: Theme;
+  readonly full: boolean;
   readonly still: Mesh;
   readonly moving: Mesh;
   readonly rings: Tube;
+  readonly ends: readonly Mesh[];
 }
 type Theme = 'paper' | 'headlamp';
+
+const SAME = 1e-4;
+/** Whether two lie alike, point by point. */
+const sameShape = (a: SceneComponent, b: SceneComponent): boolean =>
+  !a.tape && !b.tape && a.name === b.name && a.diameter === b.diameter && a.points.length === b.points.length && a.points.every((p, i) => p.every((v, k) => Math.abs(v - b.points[i]![k]!) < SAME));
 
 export class RopeScene {
   private readonly renderer: WebGLRenderer;
@@ -51,7 +59,6 @@ export class RopeScene {
   private readonly shape = new Group();
   private readonly mark: Mesh;
   private drawn: Drawn[] = [];
-  private ends: Mesh[] = [];
   private ghosts: Mesh[] = [];
   private handSprites: Sprite[] = [];
   /** sheaths of a theme by the tracers in them */
@@ -137,11 +144,18 @@ export class RopeScene {
 
   private build(components: readonly SceneComponent[], theme: Theme, full: boolean): void {
     this.renderer.toneMappingExposure = theme === 'paper' ? 1.16 : 1.05;
+    // from frame to frame of a motion what stands still stays as it was made
+    const kept = full ? [] : this.takeOut((d) => d.theme === theme && !d.full && components.some((c) => sameShape(c, d.component)));
     this.clear();
     const colours = PICTURE_THEMES[theme];
     (this.mark.material as MeshBasicMaterial).color.set(colours.mark);
     const others = full ? occluders(components) : [];
     for (const c of components) {
+      const before = kept.find((d) => sameShape(c, d.component));
+      if (before) {
+        this.drawn.push(before);
+        continue;
+      }
       const rope = isRope(c);
       const { colour: map, bump } = this.sheathFor(theme, c.role);
       const of = (quality: typeof FULL) => tube(componentMesh(c, theme, others, quality));
@@ -154,11 +168,18 @@ export class RopeScene {
       const moving = new Mesh(low.geometry, rope ? new MeshLambertMaterial({ map, vertexColors: true }) : new MeshLambertMaterial({ vertexColors: true }));
       still.name = moving.name = c.name;
       this.shape.add(still, moving);
-      this.drawn.push({ component: c, still, moving, rings: low });
-      if (rope && !c.closed && !c.tape) this.ends.push(this.cutEnd(finePoints(c.points, false, MOVING.step), c.diameter / 2, colours.core));
-      if (c.role === 'post') for (const line of [c.points, [...c.points].reverse()]) this.ends.push(this.cutEnd(line, c.diameter / 2, colours.object));
+      const ends: Mesh[] = [];
+      if (rope && !c.closed && !c.tape) ends.push(this.cutEnd(finePoints(c.points, false, MOVING.step), c.diameter / 2, colours.core));
+      if (c.role === 'post') for (const line of [c.points, [...c.points].reverse()]) ends.push(this.cutEnd(line, c.diameter / 2, colours.object));
+      for (const end of ends) this.shape.add(end);
+      this.drawn.push({ component: c, theme, full, still, moving, rings: low, ends });
     }
-    for (const end of this.ends) this.shape.add(end);
+  }
+  /** Takes out of what is drawn those that may stay. */
+  private takeOut(which: (d: Drawn) => boolean): Drawn[] {
+    const out = this.drawn.filter(which);
+    this.drawn = this.drawn.filter((d) => !out.includes(d));
+    return out;
   }
 
   private sheathFor(theme: Theme, role: string): Braid {
@@ -181,13 +202,12 @@ export class RopeScene {
   }
 
   private clear(): void {
-    for (const mesh of [...this.drawn.flatMap((d) => [d.still, d.moving]), ...this.ends]) {
+    for (const mesh of this.drawn.flatMap((d) => [d.still, d.moving, ...d.ends])) {
       this.shape.remove(mesh);
       mesh.geometry.dispose();
       (mesh.material as MeshStandardMaterial).dispose();
     }
     this.drawn = [];
-    this.ends = [];
     this.mark.visible = false;
   }
 
