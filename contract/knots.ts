@@ -62,6 +62,8 @@ export const wayReply = z.strictObject({
       caption: z.string(),
       hands: z.strictObject({ left: z.string(), right: z.string() }),
       moving: z.string(),
+      camera: z.strictObject({ yaw_deg: z.number(), pitch_deg: z.number() }).describe('how the tier turns it while looking: about the upright axis, then about the one across'),
+      palm: z.strictObject({ wrist: point3, fingertips: point3, width_ropeDiameters: z.number() }).nullable().describe('the hand on which rope is wound or laid, plainly; no part of the shape'),
     }),
   ),
   making: z.enum(['end', 'bight']),

@@ -9,7 +9,7 @@ import { crossingsSeenFrom } from '../topology';
 import { knotById, storedForm } from './catalogue';
 import { DoubledPath, Path, slidTo } from './sliding';
 import { linesOf, triples, type ShapeComponent, type ShapeMarks } from './stored';
-import type { LedByHands, MovingStep, StillStep, WayOfTying } from './tying';
+import type { LedByHands, MovingStep, Palm, StillStep, View, WayOfTying } from './tying';
 
 /** Frames between two key frames for which a way is proved. */
 export const BETWEEN = 6;
@@ -32,6 +32,10 @@ export interface Frame {
   readonly caption: string;
   readonly hands: { readonly left: string; readonly right: string };
   readonly moving: string;
+  /** how the tier looks at it */
+  readonly camera: View;
+  /** the hand in the rope */
+  readonly palm: Palm | null;
   readonly components: readonly ShapeComponent[];
 }
 
@@ -67,6 +71,7 @@ export interface Motion {
   /** what is looked at, where the way says it */
   readonly box?: Box;
   componentsAt(come: readonly number[]): ShapeComponent[];
+  palmAt(come: readonly number[]): Palm | null;
 }
 type Box = readonly [left: number, bottom: number, width: number, height: number];
 
@@ -154,7 +159,7 @@ const marksOf = (count: number, eyes: number | readonly [number, number] | undef
   return { standing: [0, at(0.04)], tail: [at(0.96), count - 1], ...(eye !== undefined && { eye: at(eye) }), ...(second !== undefined && { second_eye: at(second) }) };
 };
 
-function ledByHands(found: WayOfTying, { stages, eyes = [], objects = [], box }: LedByHands): Motion {
+function ledByHands(found: WayOfTying, { stages, eyes = [], objects = [], box, palm }: LedByHands): Motion {
   const steps = found.steps.filter(isMoving);
   const last = stages.length - 1;
   const at = (come: number) => {
@@ -173,6 +178,7 @@ function ledByHands(found: WayOfTying, { stages, eyes = [], objects = [], box }:
   });
   return {
     making: found.making, form: found.form ?? 'right', path: 'changes', ...(box && { box }), steps, then: found.steps.filter((s): s is StillStep => !isMoving(s)), keys,
+    palmAt: ([come]) => palm?.(come!) ?? null,
     componentsAt: ([come]) => {
       const ropes = at(come!);
       return [
@@ -213,6 +219,7 @@ function slid(id: string, found: WayOfTying): Motion {
   });
   return {
     making: found.making, form: found.form ?? 'right', path: 'stays', steps, then: found.steps.filter((s): s is StillStep => !isMoving(s)), keys,
+    palmAt: () => null,
     componentsAt: (come) => [
       ...movers.map((m, rope): ShapeComponent => {
         const name = rope === 0 ? 'rope' : 'second-rope';
@@ -263,6 +270,22 @@ function lookedAt(motion: Motion): Box {
   return [left - 1, low - 1, right - left + 2, high - low + 2].map((v) => Math.round(v * 100) / 100) as unknown as Box;
 }
 
+const STRAIGHT_ON: View = { yaw_deg: 0, pitch_deg: 0 };
+/** Of a step's key frames so large a share passes while the view turns to its own. */
+const TURNS_FOR = 0.4;
+
+/** How the tier looks at it at a key frame, or so far toward it from the one before: in the beginning of a step the view turns from that of the step before to its own. */
+export function cameraAt({ keys, steps }: Motion, key: number, toward = 1): View {
+  const { step } = keys[key]!;
+  const [own, before] = [steps[step]!.seen ?? STRAIGHT_ON, (step > 0 ? steps[step - 1]!.seen : steps[0]!.seen) ?? STRAIGHT_ON];
+  const first = keys.findIndex((k) => k.step === step);
+  const last = keys.findLastIndex((k) => k.step === step);
+  const u = Math.min(1, Math.max(0, (key + toward - first) / Math.max(1, TURNS_FOR * (last - first + 1))));
+  const share = u * u * (3 - 2 * u);
+  const turned = (from: number, to: number) => Math.round(10 * (from + (to - from) * share)) / 10;
+  return { yaw_deg: turned(before.yaw_deg, own.yaw_deg), pitch_deg: turned(before.pitch_deg, own.pitch_deg) };
+}
+
 /**
  * @param between frames between each two key frames; a way is proved for BETWEEN
  * @throws unknown-way
@@ -271,9 +294,11 @@ export function framesOf(id: string, way: string, between = 0): Frame[] {
   const motion = motionOf(id, way);
   return motion.keys.flatMap(({ step, come }, k): Frame[] => {
     const { caption, hands, moving } = motion.steps[step]!;
-    const frame = (key: boolean, at: readonly number[]): Frame => ({ key, step, come_ropeDiameters: motion.path === 'stays' ? at : null, caption, hands, moving, components: motion.componentsAt(at) });
+    const frame = (key: boolean, at: readonly number[], toward: number): Frame => ({
+      key, step, come_ropeDiameters: motion.path === 'stays' ? at : null, caption, hands, moving, camera: cameraAt(motion, k, toward), palm: motion.palmAt(at), components: motion.componentsAt(at),
+    });
     const before = motion.keys[k - 1]?.come;
-    const inner = before ? Array.from({ length: between }, (_, i) => before.map((c, r) => c + ((come[r]! - c) * (i + 1)) / (between + 1))) : [];
-    return [...inner.map((at) => frame(false, at)), frame(true, come)];
+    const shares = before ? Array.from({ length: between }, (_, i) => (i + 1) / (between + 1)) : [];
+    return [...shares.map((share) => frame(false, come.map((c, r) => before![r]! + (c - before![r]!) * share), share)), frame(true, come, 1)];
   });
 }

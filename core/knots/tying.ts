@@ -7,6 +7,17 @@ interface Told {
   readonly hands: { readonly left: string; readonly right: string };
   readonly moving: string;
 }
+/** How the tier turns what is tied while looking: about the upright axis, then about the one across, degrees. */
+export interface View {
+  readonly yaw_deg: number;
+  readonly pitch_deg: number;
+}
+/** A hand on which rope is wound or laid, plainly: a round body along the middle of palm and fingers. Rope diameters. */
+export interface Palm {
+  readonly wrist: Point3;
+  readonly fingertips: Point3;
+  readonly width_ropeDiameters: number;
+}
 /** A step that moves an end, or the bight, along its path. */
 export interface MovingStep extends Told {
   /** how many crossings of its laid path it has made then, seen from the front; in a way led by hands how many of its stages are over */
@@ -15,6 +26,8 @@ export interface MovingStep extends Told {
   readonly by?: 'share';
   /** whose end it is, where there are two ropes */
   readonly rope?: 0 | 1;
+  /** the tier's view, where it is not straight on */
+  readonly seen?: View;
 }
 /** A step that follows the making: the knot is dressed, and set. */
 export interface StillStep extends Told {
@@ -32,6 +45,8 @@ export interface LedByHands {
   readonly eyes?: readonly (number | readonly [number, number] | undefined)[];
   /** what it is tied to; where that moves (a gate), how it stands in the stage it is in and how far in it */
   readonly objects?: readonly ShapeComponent[] | ((come: number) => readonly ShapeComponent[]);
+  /** the hand in the rope, while it is there, by the stage it is in and how far in it */
+  readonly palm?: (come: number) => Palm | null;
 }
 
 /** A way of tying. */

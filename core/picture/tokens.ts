@@ -4,9 +4,9 @@
  * from standing part to tail holds for people who do not see hues.
  */
 export const PICTURE_THEMES = {
-  paper: { casing: '#2a2119', ground: 'none', standing: '#c98a2b', tail: '#eadfc4', tracer: '#1c3350', tracerTail: '#8e2f1f', second: '#3f8781', secondTail: '#bfdcd6', tracerSecond: '#f4f0e2', tracerSecondTail: '#1d3a40', host: '#7e95a6', tracerHost: '#f2efe6', core: '#f6f1e4', object: '#8b9296', objectEdge: '#4a5054', mark: '#9c221c' },
-  headlamp: { casing: '#070605', ground: 'none', standing: '#d9942c', tail: '#f3e6c8', tracer: '#27466b', tracerTail: '#a63c28', second: '#4fa39b', secondTail: '#d4ece6', tracerSecond: '#fff6e0', tracerSecondTail: '#1d3a40', host: '#8aa0b0', tracerHost: '#f6f1e4', core: '#fff6e0', object: '#7d8488', objectEdge: '#2b2f31', mark: '#ff7a63' },
-  print: { casing: '#000000', ground: '#ffffff', standing: '#b8b8b8', tail: '#ffffff', tracer: '#000000', tracerTail: '#555555', second: '#6a6a6a', secondTail: '#b4b4b4', tracerSecond: '#ffffff', tracerSecondTail: '#000000', host: '#e4e4e4', tracerHost: '#777777', core: '#ffffff', object: '#8c8c8c', objectEdge: '#000000', mark: '#000000' },
+  paper: { casing: '#2a2119', ground: 'none', standing: '#c98a2b', tail: '#eadfc4', tracer: '#1c3350', tracerTail: '#8e2f1f', second: '#3f8781', secondTail: '#bfdcd6', tracerSecond: '#f4f0e2', tracerSecondTail: '#1d3a40', host: '#7e95a6', tracerHost: '#f2efe6', core: '#f6f1e4', object: '#8b9296', objectEdge: '#4a5054', palm: '#d9c6b0', mark: '#9c221c' },
+  headlamp: { casing: '#070605', ground: 'none', standing: '#d9942c', tail: '#f3e6c8', tracer: '#27466b', tracerTail: '#a63c28', second: '#4fa39b', secondTail: '#d4ece6', tracerSecond: '#fff6e0', tracerSecondTail: '#1d3a40', host: '#8aa0b0', tracerHost: '#f6f1e4', core: '#fff6e0', object: '#7d8488', objectEdge: '#2b2f31', palm: '#7a6656', mark: '#ff7a63' },
+  print: { casing: '#000000', ground: '#ffffff', standing: '#b8b8b8', tail: '#ffffff', tracer: '#000000', tracerTail: '#555555', second: '#6a6a6a', secondTail: '#b4b4b4', tracerSecond: '#ffffff', tracerSecondTail: '#000000', host: '#e4e4e4', tracerHost: '#777777', core: '#ffffff', object: '#8c8c8c', objectEdge: '#000000', palm: '#ececec', mark: '#000000' },
 } as const;
 
 export type PictureTheme = keyof typeof PICTURE_THEMES;

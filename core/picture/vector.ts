@@ -8,6 +8,7 @@ import { arcLengths, lerp, onTube, resample, splineThrough, transportFrames, typ
 import { regularView, type Crossings, type Pass } from '../topology';
 import { isRope } from './component';
 import type { Piece } from './piece';
+import { palmPiece, type DrawnPalm } from './palm';
 import { postPiece } from './post';
 import { hiddenAmong, ribbonPieces, type Tape } from './ribbon';
 import { mixed, PICTURE_THEMES, strandTints, type PictureTheme } from './tokens';
@@ -44,6 +45,8 @@ export interface PictureSettings {
   readonly markAt?: { readonly centre: Point3; readonly radius: number } | undefined;
   /** lasting number of each crossing seen; without it they are numbered along the ropes */
   readonly crossingIds?: ((seen: Crossings) => readonly number[]) | undefined;
+  /** the hand on which it is wound or laid */
+  readonly palm?: DrawnPalm | null | undefined;
   /** fixed frame [left, bottom, width, height] in diameters, so that two pictures have one scale */
   readonly frame?: readonly [number, number, number, number] | undefined;
 }
@@ -121,6 +124,10 @@ export function drawVector(components: readonly PictureComponent[], settings: Pi
   const around = neighbourhood(fine.flat());
   const pieces: Piece[] = [];
   const hidden = hiddenAmong(components.flatMap((c) => (c.tape ? [{ points: facing(c.points, settings.face), tape: { ...c.tape, across: facing(c.tape.across, settings.face) } }] : [])));
+  if (settings.palm) {
+    const [wrist, fingertips] = facing([settings.palm.wrist, settings.palm.fingertips], settings.face) as [Point3, Point3];
+    pieces.push(palmPiece({ ...settings.palm, wrist, fingertips }, colours.palm, UNITS));
+  }
   components.forEach((c, which) => {
     if (c.role === 'post') {
       pieces.push(postPiece(facing(c.points, settings.face), c.diameter, { name: c.name, tint: colours.object, edge: colours.objectEdge, units: UNITS }));

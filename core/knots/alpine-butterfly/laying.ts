@@ -40,6 +40,11 @@ const LEAD = 26;
 /** so far beside the place it leaves, that it can be seen */
 const ASIDE = 0.9;
 
+/** the hand behind all of it */
+const PALM_DEEP = -15;
+const PALM_WIDTH = 13;
+const SLIPS = 30;
+
 const scaled = (points: readonly Point3[]): Point3[] => points.map(([x, y, z]): Point3 => [SCALE * x, SCALE * y, z]);
 const place = (points: readonly Point3[]): number => (points.length - 1) * PER_POINT;
 
@@ -99,5 +104,6 @@ export function laidOnPalm(): LedByHands {
       eased([lying(done[3]!)], [led(0)]), (u) => [led(0.45 * u)], (u) => [led(0.45 + 0.55 * u)],
     ],
     eyes: [share],
+    palm: (come) => (come >= 7 ? null : { wrist: [-40 - SLIPS * Math.max(0, come - 6), 0, PALM_DEEP], fingertips: [2 - SLIPS * Math.max(0, come - 6), 0, PALM_DEEP], width_ropeDiameters: PALM_WIDTH }),
   };
 }

@@ -29,6 +29,8 @@ export interface Winding {
   readonly tip: Point3;
   /** shares of the drawing out at which a step is over, the last 1 */
   readonly drawn: readonly number[];
+  /** stages over which the hand slips out, from and to */
+  readonly slipsOut: readonly [number, number];
 }
 
 const COUNT = 260;
@@ -131,9 +133,19 @@ export function woundByHand(w: Winding): LedByHands {
       ...w.drawn.map((to, k) => drawStage(k === 0 ? 0 : w.drawn[k - 1]!, to)),
     ],
     eyes: [share],
+    palm: (come) => {
+      const out = Math.max(0, Math.min(1, (come - w.slipsOut[0]) / (w.slipsOut[1] - w.slipsOut[0])));
+      const [wrist, fingertips] = asSeen([[0, -PALM_REACHES - SLIPS * out, 0], [0, PALM_TIPS - SLIPS * out, 0]]) as [Point3, Point3];
+      return out === 1 ? null : { wrist, fingertips, width_ropeDiameters: PALM_WIDTH };
+    },
   };
 }
 
+/** the hand within the turns, from beyond the wrist to its fingertips */
+const PALM_REACHES = 34;
+const PALM_TIPS = 5.6;
+const PALM_WIDTH = 5.4;
+const SLIPS = 30;
 const HAND = 5;
 const ON_TOP = HAND + 1.5;
 const UNDER = HAND - 1.5;
@@ -153,7 +165,7 @@ export const THREE_WRAP: Winding = {
     [-1.9, TIPS, HAND], [-1.2, 2.9, HAND + 0.9], [-1.1, 0, HAND + 1.4], [-1.1, WRIST, HAND + 1.4], [-1.1, WRIST - 2, HAND + 0.7],
     [-1.1, WRIST - 2.1, HAND - 0.7], [-1.1, WRIST, UNDER], [-1.1, 0, UNDER], [-1.1, TIPS, HAND - 1.3], [-1.3, TIPS + 3, HAND - 0.6], [-2.6, 10, HAND],
   ],
-  tip: [0, 14, HAND], drawn: [0.3, 0.55, 1],
+  tip: [0, 14, HAND], drawn: [0.3, 0.55, 1], slipsOut: [6, 7],
 };
 
 /** Over the hand twice: on its back two strands lie, and of the first end as much as comes; the second turn crosses the first outside of it, on the palm. */
@@ -167,5 +179,5 @@ export const TWO_WRAP: Winding = {
   turns: TWO_TURNS(false), pushed: TWO_TURNS(true), comes: 'from-the-side', steps: [9, 22], eyeAt: 10,
   // over the crossed ends toward the wrist, and back through where the fingers are
   leg: [[-1.9, 3, HAND], [-1.1, 1.8, HAND + 1], [-1.1, 0, 7.6], [-1.1, -3.4, 8], [-1.1, -7, 7.2], [-1.1, -8.2, 5], [-1.1, -7, 3], [-1.1, -3.4, 2], [-1.1, 0, 2], [-1.1, 3, 2.6], [-1.3, 7, 4], [-2.6, 10.8, HAND]],
-  tip: [0, 14, HAND], drawn: [0.4, 0.65, 1],
+  tip: [0, 14, HAND], drawn: [0.4, 0.65, 1], slipsOut: [4.6, 6],
 };

@@ -4,7 +4,7 @@ import { KnotPicture, pictureUrl, type KnotPictureProps } from '../KnotPicture';
 import { useTheme } from '../theme';
 import { pickedIn, type Picked } from './picking';
 import type { Framing, SceneComponent } from './framing';
-import type { HandMarker } from './hands';
+import type { HandMarker, PalmShape, Turn } from './hands';
 import type { RopeScene, Touched } from './scene';
 
 export interface RopeHandle {
@@ -24,6 +24,10 @@ interface Props {
   /** where its strand will go, seen through */
   readonly ghost?: readonly SceneComponent[] | undefined;
   readonly hands?: readonly HandMarker[] | undefined;
+  /** how it is turned before whoever looks turns it farther */
+  readonly turn?: Turn | undefined;
+  /** the hand in the rope */
+  readonly palm?: PalmShape | null | undefined;
   readonly ref?: Ref<RopeHandle> | undefined;
   readonly onFace: (face: 'front' | 'back') => void;
   readonly onPick?: ((picked: Picked | null, touched: Touched | null) => void) | undefined;
@@ -33,7 +37,7 @@ interface Props {
 const STILL_PX = 5;
 const RADIANS_PER_PX = 0.011;
 
-export function Rope3D({ name, picture, components, whole, motion, frame, ghost, hands, ref, onFace, onPick }: Props) {
+export function Rope3D({ name, picture, components, whole, motion, frame, ghost, hands, turn, palm = null, ref, onFace, onPick }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const scene = useRef<RopeScene | null>(null);
   const [ready, setReady] = useState(false);
@@ -93,8 +97,9 @@ export function Rope3D({ name, picture, components, whole, motion, frame, ghost,
   useEffect(() => {
     if (!ready || !motion) return;
     scene.current?.showHands(hands ?? [], theme);
-    scene.current?.showMoving(motion, theme, frame);
-  }, [ready, motion, theme, frame, hands, ghost]);
+    scene.current?.showPalm(palm, theme);
+    scene.current?.showMoving(motion, theme, frame, turn);
+  }, [ready, motion, theme, frame, hands, ghost, turn, palm]);
 
   const flip = () => {
     const next = face === 'front' ? 'back' : 'front';

@@ -9,6 +9,18 @@ export interface HandMarker {
   readonly moves: boolean;
 }
 
+/** A hand on which rope lies, plainly: a round body along its middle. Rope diameters. */
+export interface PalmShape {
+  readonly wrist: Point3;
+  readonly fingertips: Point3;
+  readonly width: number;
+}
+/** How a shape is turned while it is looked at. */
+export interface Turn {
+  readonly yaw_rad: number;
+  readonly pitch_rad: number;
+}
+
 const COLOURS = { paper: { ink: '#16324f', ground: '#ffffff' }, headlamp: { ink: '#ffd9b8', ground: '#1d1512' } } as const;
 const SIDE_px = 96;
 

@@ -3,7 +3,7 @@
  * frame in full quality. Lights turn with the camera. No loop runs when nothing moves.
  */
 import {
-  ACESFilmicToneMapping, CircleGeometry, Color, DirectionalLight, Group, HemisphereLight, Mesh, MeshBasicMaterial, MeshLambertMaterial, MeshStandardMaterial, PerspectiveCamera, Raycaster, Scene, Sprite, SpriteMaterial, TorusGeometry, Vector2, Vector3, WebGLRenderer,
+  ACESFilmicToneMapping, CapsuleGeometry, CircleGeometry, Color, DirectionalLight, Group, HemisphereLight, Mesh, MeshBasicMaterial, MeshLambertMaterial, MeshStandardMaterial, PerspectiveCamera, Raycaster, Scene, Sprite, SpriteMaterial, TorusGeometry, Vector2, Vector3, WebGLRenderer,
 } from 'three';
 import type { Point3 } from '../../../core/curve';
 import { PICTURE_THEMES, strandTints } from '../../../core/picture/tokens';
@@ -11,7 +11,7 @@ import { isRope } from '../../../core/picture/component';
 import { componentMesh, finePoints, occluders } from '../../../core/picture/tubeMesh';
 import { braid, type Braid } from './braid';
 import { framing, type Framing, type SceneComponent } from './framing';
-import { handDisc, type HandMarker } from './hands';
+import { handDisc, type HandMarker, type PalmShape, type Turn } from './hands';
 import { tube, type Tube } from './tube';
 
 /** A place on a shape that was touched. */
@@ -46,6 +46,7 @@ interface Drawn {
 }
 type Theme = 'paper' | 'headlamp';
 
+const STRAIGHT_ON: Turn = { yaw_rad: 0, pitch_rad: 0 };
 const SAME = 1e-4;
 /** Whether two lie alike, point by point. */
 const sameShape = (a: SceneComponent, b: SceneComponent): boolean =>
@@ -61,6 +62,8 @@ export class RopeScene {
   private drawn: Drawn[] = [];
   private ghosts: Mesh[] = [];
   private handSprites: Sprite[] = [];
+  private palm: Mesh | null = null;
+  private seenFrom: Turn = STRAIGHT_ON;
   /** sheaths of a theme by the tracers in them */
   private sheaths: { theme: Theme; braids: Map<string, Braid> } | null = null;
   private yaw = 0;
@@ -91,13 +94,18 @@ export class RopeScene {
   /** Takes a shape; the view keeps its turn. @param whole the eye and short ends in view too, not the knot alone */
   show(components: readonly SceneComponent[], theme: Theme, whole: boolean): void {
     this.frame = framing(components, whole);
+    this.seenFrom = STRAIGHT_ON;
     this.build(components, theme, true);
     this.draw(true);
   }
 
-  /** One frame of a motion: quickly made, without occlusion; the view stays on the knot. @param frame what is looked at, where it is not told by the shape */
-  showMoving(components: readonly SceneComponent[], theme: Theme, frame?: Framing): void {
+  /**
+   * One frame of a motion: quickly made, without occlusion; the view stays on the knot.
+   * @param frame what is looked at, where it is not told by the shape. @param turn how it is turned before whoever looks turns it farther
+   */
+  showMoving(components: readonly SceneComponent[], theme: Theme, frame?: Framing, turn: Turn = STRAIGHT_ON): void {
     this.frame = frame ?? framing(components, false);
+    this.seenFrom = turn;
     this.build(components, theme, false);
     clearTimeout(this.rest);
     this.draw(false);
@@ -140,6 +148,23 @@ export class RopeScene {
       this.handSprites[k]!.position.set(at[0], at[1], at[2]);
       this.handSprites[k]!.scale.setScalar(this.frame.height / 11);
     });
+  }
+
+  /** The hand in the rope, seen through; none takes it away. */
+  showPalm(palm: PalmShape | null, theme: Theme): void {
+    if (this.palm) {
+      this.shape.remove(this.palm);
+      this.palm.geometry.dispose();
+      (this.palm.material as MeshLambertMaterial).dispose();
+      this.palm = null;
+    }
+    if (!palm) return;
+    const [wrist, tips] = [new Vector3(...palm.wrist), new Vector3(...palm.fingertips)];
+    const along = tips.clone().sub(wrist);
+    this.palm = new Mesh(new CapsuleGeometry(palm.width / 2, along.length(), 8, 24), new MeshLambertMaterial({ color: PICTURE_THEMES[theme].palm, transparent: true, opacity: 0.55, depthWrite: false }));
+    this.palm.position.copy(wrist).addScaledVector(along, 0.5);
+    this.palm.quaternion.setFromUnitVectors(new Vector3(0, 1, 0), along.normalize());
+    this.shape.add(this.palm);
   }
 
   private build(components: readonly SceneComponent[], theme: Theme, full: boolean): void {
@@ -288,7 +313,7 @@ export class RopeScene {
     this.camera.position.set(0, centreY, Math.max(height / 2, width / 2 / this.camera.aspect) / half / this.zoom + 3);
     this.camera.updateProjectionMatrix();
     this.turned.position.set(0, centreY, 0);
-    this.turned.rotation.set(this.pitch, this.yaw, 0, 'XYZ');
+    this.turned.rotation.set(this.pitch + this.seenFrom.pitch_rad, this.yaw + this.seenFrom.yaw_rad, 0, 'XYZ');
     this.shape.position.set(0, -centreY, 0);
     this.scene.updateMatrixWorld();
     this.camera.updateMatrixWorld();
@@ -319,6 +344,7 @@ export class RopeScene {
     this.disposed = true;
     this.showGhost([], 'paper');
     this.showHands([], 'paper');
+    this.showPalm(null, 'paper');
     cancelAnimationFrame(this.waiting);
     clearTimeout(this.rest);
     this.clear();

@@ -1,8 +1,8 @@
 /** A way of tying worked out on this device: along its path where that stays, between its key frames where hands change it. */
-import type { Point3 } from '../../../core/curve';
+import { lerp, type Point3 } from '../../../core/curve';
 import { DoubledPath, Path, slidTo } from '../../../core/knots/sliding';
 import type { Framing, SceneComponent } from '../../parts/rope/framing';
-import type { HandMarker } from '../../parts/rope/hands';
+import type { HandMarker, PalmShape, Turn } from '../../parts/rope/hands';
 import type { WayData } from './steps';
 
 export interface WayMotion {
@@ -12,6 +12,10 @@ export interface WayMotion {
   readonly frame: Framing;
   /** the shape at a moment. @param at key frames done, with a fraction */
   at(at: number): SceneComponent[];
+  /** how the tier turns it while looking */
+  cameraAt(at: number): Turn;
+  /** the hand in the rope, where there is one */
+  palmAt(at: number): PalmShape | null;
   /** how far points go from a key frame to the next at most, rope diameters: the pace */
   readonly strides_ropeDiameters: readonly number[];
 }
@@ -41,12 +45,27 @@ export function wayMotion(data: WayData, mirrored: boolean): WayMotion {
     const path = doubled ? null : new Path(points);
     return [(come: number) => (doubled ? doubled.at(come, points.length) : slidTo(path!, come, points.length))];
   });
+  /** the key frames before and after a moment, and how far it is between them */
+  const around = (at: number) => {
+    const k = Math.max(0, Math.min(most, Math.floor(at)));
+    return [frames[k]!, frames[Math.min(most, k + 1)]!, Math.max(0, Math.min(1, at - k))] as const;
+  };
   const pointsOf = (frame: number, component: number) => frames[Math.max(0, Math.min(most, frame))]!.components[component]!.points as Point3[];
   return {
     most,
     path: data.path,
     frame: { centreY: bottom + height / 2, height, width },
     strides_ropeDiameters: frames.slice(1).map((f, k) => Math.max(...f.components.map((c, n) => (isRope(c) ? Math.max(...c.points.map((p, i) => Math.hypot(...[0, 1, 2].map((j) => p[j]! - pointsOf(k, n)[i]![j]!)))) : 0)))),
+    cameraAt: (at) => {
+      const [a, b, t] = around(at);
+      const turned = (axis: 'yaw_deg' | 'pitch_deg') => ((a.camera[axis] + (b.camera[axis] - a.camera[axis]) * t) * Math.PI) / 180;
+      return { yaw_rad: (mirrored ? -1 : 1) * turned('yaw_deg'), pitch_rad: turned('pitch_deg') };
+    },
+    palmAt: (at) => {
+      const [a, b, t] = around(at);
+      if (!a.palm || !b.palm) return null;
+      return { wrist: placed(lerp(a.palm.wrist, b.palm.wrist, t)), fingertips: placed(lerp(a.palm.fingertips, b.palm.fingertips, t)), width: a.palm.width_ropeDiameters };
+    },
     at: (at) => {
       const k = Math.max(0, Math.min(most, Math.floor(at)));
       const t = Math.max(0, Math.min(1, at - k));
