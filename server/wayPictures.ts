@@ -3,7 +3,7 @@ import type { Point3 } from '../core/curve';
 import { boxOf, cameraAt, motionOf } from '../core/knots/motions';
 import type { Palm } from '../core/knots/tying';
 import { turnedBy } from '../core/knots/view';
-import { drawVector } from '../core/picture';
+import { drawVector, jointDrawn, type PictureComponent } from '../core/picture';
 import { asPicture, mirroredForLeft } from './picturing';
 
 type Box = readonly [left: number, bottom: number, width: number, height: number];
@@ -33,10 +33,14 @@ export function frameSvg(knot: string, way: string, frame: number, { hand, theme
   const [x, y] = [left + width / 2, bottom + height / 2];
   const camera = cameraAt(motion, frame);
   const seen = (points: readonly Point3[]) => turnedBy(points.map((p): Point3 => [p[0] - x, p[1] - y, p[2]]), camera).map((p): Point3 => [p[0] + x, p[1] + y, p[2]]);
-  const picture = asPicture(motion.componentsAt(come)).map((c) => ({ ...c, points: seen(c.points), drift: [c.points.length * 0.15, c.points.length * 0.9] as const, ...(c.tape && { tape: { ...c.tape, across: turnedBy(c.tape.across, camera) } }) }));
+  const joint = motion.jointAt(come);
+  const shown: readonly PictureComponent[] = [...asPicture(motion.componentsAt(come)), ...(joint ? [jointDrawn(joint)] : [])];
+  const picture = shown.map((c) => ({ ...c, points: seen(c.points), drift: [c.points.length * 0.15, c.points.length * 0.9] as const, ...(c.tape && { tape: { ...c.tape, across: turnedBy(c.tape.across, camera) } }) }));
   const components = hand === 'left' ? mirroredForLeft(picture) : picture;
   const palm = palmSeen(motion.palmAt(come), seen, hand);
-  const box = squared([hand === 'left' ? -left - width : left, bottom, width, height]);
+  const { zoom } = camera;
+  const [lookedX, lookedY] = [x + camera.right_ropeDiameters, y + camera.up_ropeDiameters];
+  const box = squared([(hand === 'left' ? -lookedX : lookedX) - width / 2 / zoom, lookedY - height / 2 / zoom, width / zoom, height / zoom]);
   const svg = drawVector(components, { face: 'front', crop: 'whole', knotRadius_ropeDiameters: box[2] / 2, frame: box, palm, theme, size_px: size, title: motion.steps[step]!.caption, cutTail: true });
   if (drawn.size >= MOST_KEPT) drawn.delete(drawn.keys().next().value!);
   drawn.set(key, svg);

@@ -36,6 +36,8 @@ export interface Frame {
   readonly camera: View;
   /** the hand in the rope */
   readonly palm: Palm | null;
+  /** the joint of a closed loop of cord, from one of its ends to the other */
+  readonly joint: readonly Point3[] | null;
   readonly components: readonly ShapeComponent[];
 }
 
@@ -72,6 +74,7 @@ export interface Motion {
   readonly box?: Box;
   componentsAt(come: readonly number[]): ShapeComponent[];
   palmAt(come: readonly number[]): Palm | null;
+  jointAt(come: readonly number[]): readonly Point3[] | null;
 }
 type Box = readonly [left: number, bottom: number, width: number, height: number];
 
@@ -159,7 +162,11 @@ const marksOf = (count: number, eyes: number | readonly [number, number] | undef
   return { standing: [0, at(0.04)], tail: [at(0.96), count - 1], ...(eye !== undefined && { eye: at(eye) }), ...(second !== undefined && { second_eye: at(second) }) };
 };
 
-function ledByHands(found: WayOfTying, { stages, eyes = [], objects = [], box, palm }: LedByHands): Motion {
+/** Ends farther apart than this are legs that lie side by side: their joint is out of sight. */
+const JOINED_WITHIN = 2.6;
+const jointOf = (points: readonly Point3[]): readonly Point3[] | null => (distance(points[0]!, points.at(-1)!) > JOINED_WITHIN ? null : [points[2]!, points[0]!, points.at(-1)!, points.at(-3)!]);
+
+function ledByHands(found: WayOfTying, { stages, eyes = [], objects = [], box, palm, joined = false }: LedByHands): Motion {
   const steps = found.steps.filter(isMoving);
   const last = stages.length - 1;
   const at = (come: number) => {
@@ -179,6 +186,7 @@ function ledByHands(found: WayOfTying, { stages, eyes = [], objects = [], box, p
   return {
     making: found.making, form: found.form ?? 'right', path: 'changes', ...(box && { box }), steps, then: found.steps.filter((s): s is StillStep => !isMoving(s)), keys,
     palmAt: ([come]) => palm?.(come!) ?? null,
+    jointAt: ([come]) => (joined ? jointOf(at(come!)[0]!) : null),
     componentsAt: ([come]) => {
       const ropes = at(come!);
       return [
@@ -220,6 +228,7 @@ function slid(id: string, found: WayOfTying): Motion {
   return {
     making: found.making, form: found.form ?? 'right', path: 'stays', steps, then: found.steps.filter((s): s is StillStep => !isMoving(s)), keys,
     palmAt: () => null,
+    jointAt: () => null,
     componentsAt: (come) => [
       ...movers.map((m, rope): ShapeComponent => {
         const name = rope === 0 ? 'rope' : 'second-rope';
@@ -270,20 +279,40 @@ function lookedAt(motion: Motion): Box {
   return [left - 1, low - 1, right - left + 2, high - low + 2].map((v) => Math.round(v * 100) / 100) as unknown as Box;
 }
 
-const STRAIGHT_ON: View = { yaw_deg: 0, pitch_deg: 0 };
+const STRAIGHT_ON: View = { yaw_deg: 0, pitch_deg: 0, zoom: 1, right_ropeDiameters: 0, up_ropeDiameters: 0 };
+/** Near to it is no nearer than this, and so much is seen round the crossings: a share of their extent, and rope diameters. */
+const NEAREST = 2.2;
+const ROUND_CROSSINGS = { share: 1.35, more: 5 } as const;
+const nearViews = new WeakMap<Motion, View>();
+
+/** Where the crossings of the finished knot are, and a little round them. */
+function nearView(motion: Motion): View {
+  const there = nearViews.get(motion);
+  if (there) return there;
+  const ropes = motion.componentsAt(motion.keys.at(-1)!.come).filter((c) => c.role === 'rope' || c.role === 'second-rope');
+  const places = crossingsSeenFrom(ropes.map(({ points, closed }) => ({ points, closed })), [0, 0, 1]).passes.map((q) => ropes[q.line]!.points[Math.floor(q.at)]!);
+  const [x, y] = ([0, 1] as const).map((c) => [Math.min(...places.map((q) => q[c])), Math.max(...places.map((q) => q[c]))] as const) as [readonly [number, number], readonly [number, number]];
+  const [left, bottom, width, height] = boxOf(motion);
+  const size = ROUND_CROSSINGS.share * Math.max(x[1] - x[0], y[1] - y[0]) + ROUND_CROSSINGS.more;
+  const view = { ...STRAIGHT_ON, zoom: Math.max(1, Math.min(NEAREST, Math.max(width, height) / size)), right_ropeDiameters: (x[0] + x[1]) / 2 - left - width / 2, up_ropeDiameters: (y[0] + y[1]) / 2 - bottom - height / 2 };
+  nearViews.set(motion, view);
+  return view;
+}
 /** Of a step's key frames so large a share passes while the view turns to its own. */
 const TURNS_FOR = 0.4;
 
 /** How the tier looks at it at a key frame, or so far toward it from the one before: in the beginning of a step the view turns from that of the step before to its own. */
-export function cameraAt({ keys, steps }: Motion, key: number, toward = 1): View {
+export function cameraAt(motion: Motion, key: number, toward = 1): View {
+  const { keys, steps } = motion;
   const { step } = keys[key]!;
-  const [own, before] = [steps[step]!.seen ?? STRAIGHT_ON, (step > 0 ? steps[step - 1]!.seen : steps[0]!.seen) ?? STRAIGHT_ON];
+  const seenIn = (s: number): View => (steps[s]!.seen === 'near' ? nearView(motion) : { ...STRAIGHT_ON, ...(steps[s]!.seen as Partial<View> | undefined) });
+  const [own, before] = [seenIn(step), seenIn(Math.max(0, step - 1))];
   const first = keys.findIndex((k) => k.step === step);
   const last = keys.findLastIndex((k) => k.step === step);
   const u = Math.min(1, Math.max(0, (key + toward - first) / Math.max(1, TURNS_FOR * (last - first + 1))));
   const share = u * u * (3 - 2 * u);
-  const turned = (from: number, to: number) => Math.round(10 * (from + (to - from) * share)) / 10;
-  return { yaw_deg: turned(before.yaw_deg, own.yaw_deg), pitch_deg: turned(before.pitch_deg, own.pitch_deg) };
+  const on = (from: number, to: number) => Math.round(100 * (from + (to - from) * share)) / 100;
+  return Object.fromEntries((Object.keys(STRAIGHT_ON) as (keyof View)[]).map((of) => [of, on(before[of], own[of])])) as unknown as View;
 }
 
 /**
@@ -295,7 +324,7 @@ export function framesOf(id: string, way: string, between = 0): Frame[] {
   return motion.keys.flatMap(({ step, come }, k): Frame[] => {
     const { caption, hands, moving } = motion.steps[step]!;
     const frame = (key: boolean, at: readonly number[], toward: number): Frame => ({
-      key, step, come_ropeDiameters: motion.path === 'stays' ? at : null, caption, hands, moving, camera: cameraAt(motion, k, toward), palm: motion.palmAt(at), components: motion.componentsAt(at),
+      key, step, come_ropeDiameters: motion.path === 'stays' ? at : null, caption, hands, moving, camera: cameraAt(motion, k, toward), palm: motion.palmAt(at), joint: motion.jointAt(at), components: motion.componentsAt(at),
     });
     const before = motion.keys[k - 1]?.come;
     const shares = before ? Array.from({ length: between }, (_, i) => (i + 1) / (between + 1)) : [];

@@ -7,10 +7,16 @@ interface Told {
   readonly hands: { readonly left: string; readonly right: string };
   readonly moving: string;
 }
-/** How the tier turns what is tied while looking: about the upright axis, then about the one across, degrees. */
+/** How the tier looks at what is tied. */
 export interface View {
+  /** turned about the upright axis, then about the one across, degrees */
   readonly yaw_deg: number;
   readonly pitch_deg: number;
+  /** how much of what is looked at: 1 all of it, less where a wider sight is needed, more where it is gone near to */
+  readonly zoom: number;
+  /** so far from the middle of what is looked at, to the right and up */
+  readonly right_ropeDiameters: number;
+  readonly up_ropeDiameters: number;
 }
 /** A hand on which rope is wound or laid, plainly: a round body along the middle of palm and fingers. Rope diameters. */
 export interface Palm {
@@ -26,8 +32,8 @@ export interface MovingStep extends Told {
   readonly by?: 'share';
   /** whose end it is, where there are two ropes */
   readonly rope?: 0 | 1;
-  /** the tier's view, where it is not straight on */
-  readonly seen?: View;
+  /** the tier's view, where it is not straight on and of the whole; near is where the crossings of the finished knot are */
+  readonly seen?: Partial<View> | 'near';
 }
 /** A step that follows the making: the knot is dressed, and set. */
 export interface StillStep extends Told {
@@ -45,6 +51,8 @@ export interface LedByHands {
   readonly eyes?: readonly (number | readonly [number, number] | undefined)[];
   /** what it is tied to; where that moves (a gate), how it stands in the stage it is in and how far in it */
   readonly objects?: readonly ShapeComponent[] | ((come: number) => readonly ShapeComponent[]);
+  /** its ends are joined: what is tied is a closed loop of cord */
+  readonly joined?: boolean;
   /** the hand in the rope, while it is there, by the stage it is in and how far in it */
   readonly palm?: (come: number) => Palm | null;
 }

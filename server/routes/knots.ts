@@ -137,7 +137,7 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
 
   bind(app, context, ENDPOINTS.way, ({ params, query, reply }) => {
     const { entry } = knotById(params.id);
-    const frames = framesOf(params.id, params.way, query.between ?? 0).map((f) => ({ ...f, palm: f.palm && { ...f.palm, wrist: rounded(f.palm.wrist), fingertips: rounded(f.palm.fingertips) }, components: f.components.map((c) => asPublic({ ...c, points: c.points.map(rounded) })) }));
+    const frames = framesOf(params.id, params.way, query.between ?? 0).map((f) => ({ ...f, palm: f.palm && { ...f.palm, wrist: rounded(f.palm.wrist), fingertips: rounded(f.palm.fingertips) }, joint: f.joint && f.joint.map(rounded), components: f.components.map((c) => asPublic({ ...c, points: c.points.map(rounded) })) }));
     const way = entry.ways.find((w) => w.id === params.way)!;
     void reply.header('cache-control', KEEP);
     const motion = motionOf(params.id, params.way);

@@ -19,6 +19,11 @@ export interface PalmShape {
 export interface Turn {
   readonly yaw_rad: number;
   readonly pitch_rad: number;
+  /** 1: all that is looked at; less where a wider sight is needed */
+  readonly zoom: number;
+  /** what is looked at, from the middle of the frame */
+  readonly right: number;
+  readonly up: number;
 }
 
 const COLOURS = { paper: { ink: '#16324f', ground: '#ffffff' }, headlamp: { ink: '#ffd9b8', ground: '#1d1512' } } as const;

@@ -46,7 +46,9 @@ interface Drawn {
 }
 type Theme = 'paper' | 'headlamp';
 
-const STRAIGHT_ON: Turn = { yaw_rad: 0, pitch_rad: 0 };
+const STRAIGHT_ON: Turn = { yaw_rad: 0, pitch_rad: 0, zoom: 1, right: 0, up: 0 };
+/** a hand's marker is so small a part of what is seen */
+const HANDS_IN_HEIGHT = 11;
 const SAME = 1e-4;
 /** Whether two lie alike, point by point. */
 const sameShape = (a: SceneComponent, b: SceneComponent): boolean =>
@@ -146,7 +148,6 @@ export class RopeScene {
     }
     hands.forEach(({ at }, k) => {
       this.handSprites[k]!.position.set(at[0], at[1], at[2]);
-      this.handSprites[k]!.scale.setScalar(this.frame.height / 11);
     });
   }
 
@@ -310,8 +311,10 @@ export class RopeScene {
     const { centreY, height, width } = this.frame;
     this.camera.aspect = w / h;
     const half = Math.tan((FIELD_OF_VIEW_DEG * Math.PI) / 360);
-    this.camera.position.set(0, centreY, Math.max(height / 2, width / 2 / this.camera.aspect) / half / this.zoom + 3);
+    // looked at from behind, right is left
+    this.camera.position.set(Math.sign(Math.cos(this.yaw)) * this.seenFrom.right, centreY + this.seenFrom.up, Math.max(height / 2, width / 2 / this.camera.aspect) / half / this.zoom / this.seenFrom.zoom + 3);
     this.camera.updateProjectionMatrix();
+    for (const hand of this.handSprites) hand.scale.setScalar(height / HANDS_IN_HEIGHT / this.seenFrom.zoom);
     this.turned.position.set(0, centreY, 0);
     this.turned.rotation.set(this.pitch + this.seenFrom.pitch_rad, this.yaw + this.seenFrom.yaw_rad, 0, 'XYZ');
     this.shape.position.set(0, -centreY, 0);

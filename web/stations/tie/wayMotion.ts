@@ -1,5 +1,6 @@
 /** A way of tying worked out on this device: along its path where that stays, between its key frames where hands change it. */
 import { lerp, type Point3 } from '../../../core/curve';
+import { jointDrawn } from '../../../core/picture/joint';
 import { DoubledPath, Path, slidTo } from '../../../core/knots/sliding';
 import type { Framing, SceneComponent } from '../../parts/rope/framing';
 import type { HandMarker, PalmShape, Turn } from '../../parts/rope/hands';
@@ -16,6 +17,8 @@ export interface WayMotion {
   cameraAt(at: number): Turn;
   /** the hand in the rope, where there is one */
   palmAt(at: number): PalmShape | null;
+  /** the joint of a loop of cord, as a thicker piece of it */
+  jointAt(at: number): SceneComponent | null;
   /** how far points go from a key frame to the next at most, rope diameters: the pace */
   readonly strides_ropeDiameters: readonly number[];
 }
@@ -58,8 +61,13 @@ export function wayMotion(data: WayData, mirrored: boolean): WayMotion {
     strides_ropeDiameters: frames.slice(1).map((f, k) => Math.max(...f.components.map((c, n) => (isRope(c) ? Math.max(...c.points.map((p, i) => Math.hypot(...[0, 1, 2].map((j) => p[j]! - pointsOf(k, n)[i]![j]!)))) : 0)))),
     cameraAt: (at) => {
       const [a, b, t] = around(at);
-      const turned = (axis: 'yaw_deg' | 'pitch_deg') => ((a.camera[axis] + (b.camera[axis] - a.camera[axis]) * t) * Math.PI) / 180;
-      return { yaw_rad: (mirrored ? -1 : 1) * turned('yaw_deg'), pitch_rad: turned('pitch_deg') };
+      const on = (of: keyof typeof a.camera) => a.camera[of] + (b.camera[of] - a.camera[of]) * t;
+      const rad = (deg: number) => (deg * Math.PI) / 180;
+      return { yaw_rad: (mirrored ? -1 : 1) * rad(on('yaw_deg')), pitch_rad: rad(on('pitch_deg')), zoom: on('zoom'), right: (mirrored ? -1 : 1) * on('right_ropeDiameters'), up: on('up_ropeDiameters') };
+    },
+    jointAt: (at) => {
+      const [a, b, t] = around(at);
+      return a.joint && b.joint ? jointDrawn(a.joint.map((p, i) => placed(lerp(p, b.joint![i]!, t)))) : null;
     },
     palmAt: (at) => {
       const [a, b, t] = around(at);
@@ -92,17 +100,19 @@ const HOLDS_STILL = 1.5;
  */
 export function handsIn(motion: WayMotion, [from, to]: readonly [number, number], now: readonly SceneComponent[], mirrored: boolean): HandMarker[] {
   const [before, after] = [motion.at(from), motion.at(to)];
-  const { centreY, height, width } = motion.frame;
-  const inSight = ([x, y]: Point3) => Math.abs(x) < width / 2 && Math.abs(y - centreY) < height / 2;
+  // what is seen at the end of the step
+  const { zoom, right, up } = motion.cameraAt(to);
+  const [centreX, centreY, height, width] = [right, motion.frame.centreY + up, motion.frame.height / zoom, motion.frame.width / zoom];
+  const inSight = ([x, y]: Point3) => Math.abs(x - centreX) < width / 2 && Math.abs(y - centreY) < height / 2;
   const places = after.flatMap((c, n) => (isRope(c) ? c.points.map((p, i) => ({ n, i, moves: Math.hypot(...[0, 1, 2].map((j) => p[j]! - before[n]!.points[i]![j]!)), seen: inSight(p) })) : [])).filter((q) => q.seen);
   if (places.length === 0) return [];
   // a strand that merely swings along with what the hand holds leads nothing
-  const inMiddle = motion.path === 'stays' ? places : places.filter(({ n, i }) => Math.hypot(after[n]!.points[i]![0], after[n]!.points[i]![1] - centreY) < IN_MIDDLE * Math.max(height, width));
+  const inMiddle = motion.path === 'stays' ? places : places.filter(({ n, i }) => Math.hypot(after[n]!.points[i]![0] - centreX, after[n]!.points[i]![1] - centreY) < IN_MIDDLE * Math.max(height, width));
   const leads = (inMiddle.length > 0 ? inMiddle : places).reduce((best, q) => (q.moves > best.moves ? q : best));
   const at = (q: { n: number; i: number }): Point3 => now[q.n]!.points[q.i] as Point3;
   const apart = (q: { n: number; i: number }) => Math.hypot(...[0, 1, 2].map((j) => at(q)[j]! - at(leads)[j]!));
   // what lies still near the middle, where strands cross
-  const fromMiddle = (q: { n: number; i: number }) => Math.hypot(at(q)[0], at(q)[1] - centreY);
+  const fromMiddle = (q: { n: number; i: number }) => Math.hypot(at(q)[0] - centreX, at(q)[1] - centreY);
   const near = places.filter((q) => inSight(at(q)) && apart(q) > height / 6);
   const still = near.filter((q) => q.moves < HOLDS_STILL);
   const holds = still.length > 0 ? still.reduce((best, q) => (fromMiddle(q) < fromMiddle(best) ? q : best)) : near.length > 0 ? near.reduce((best, q) => (q.moves < best.moves ? q : best)) : null;
