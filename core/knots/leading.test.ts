@@ -1,12 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { namesOf as named } from '../inspect/namesOf';
-import { distance, lengthOf, smallestDistance, type Point3 } from '../curve';
+import { distance, lengthOf, segmentDistance, smallestDistance, subtract, unit, type Point3 } from '../curve';
 import { crossingsSeenFrom } from '../topology';
 import { between, eased, laidAlong, through } from './leading';
-import { BETWEEN, boxOf, framesOf, motionOf } from './motions';
+import { BETWEEN, boxOf, cameraAt, framesOf, motionOf } from './motions';
 import { proveFrames, proveWay } from './proving';
 import { legTurned, type TurnedPlace } from './turning';
+import type { ShapeComponent } from './stored';
 import { CATALOGUE } from './index';
 
 const place = fc.tuple(fc.double({ min: -9, max: 9, noNaN: true }), fc.double({ min: -9, max: 9, noNaN: true }));
@@ -149,4 +150,80 @@ describe('ways led by hands', () => {
       }
     }
   });
+});
+
+describe('how it is looked at, and the hand in it', () => {
+  const ALL = CATALOGUE.flatMap(({ entry, ways }) => Object.keys(ways).map((way) => [entry.id, way] as const));
+  const ropesOf = (components: readonly ShapeComponent[]) => components.filter((c) => c.role === 'rope' || c.role === 'second-rope');
+
+  test.each(ALL)('%s, %s: the view never leaps, and what is tied stays in sight', (knot, way) => {
+    const motion = motionOf(knot, way);
+    const views = motion.keys.flatMap((_, k) => (k === 0 ? [cameraAt(motion, 0)] : [0.5, 1].map((toward) => cameraAt(motion, k, toward))));
+    views.slice(1).forEach((v, k) => {
+      expect([Math.abs(v.yaw_deg - views[k]!.yaw_deg) < 20, Math.abs(v.pitch_deg - views[k]!.pitch_deg) < 20, Math.abs(Math.log(v.zoom / views[k]!.zoom)) < 0.5]).toEqual([true, true, true]);
+    });
+    // at the end of the making all its crossings are seen
+    const { zoom, right_ropeDiameters: right, up_ropeDiameters: up } = views.at(-1)!;
+    const [left, bottom, width, height] = boxOf(motion);
+    const ropes = ropesOf(motion.componentsAt(motion.keys.at(-1)!.come));
+    const side = Math.max(width, height) / zoom;
+    for (const q of crossingsSeenFrom(ropes.map(({ points, closed }) => ({ points, closed })), [0, 0, 1]).passes) {
+      const [x, y] = ropes[q.line]!.points[Math.round(q.at)]!;
+      expect([Math.abs(x - left - width / 2 - right) < side / 2, Math.abs(y - bottom - height / 2 - up) < side / 2]).toEqual([true, true]);
+    }
+  });
+
+  test('a step that is seen near shows less round the knot than the step before, and is there by its end', () => {
+    const motion = motionOf('bowline', 'loop');
+    const ends = motion.steps.map((_, step) => cameraAt(motion, motion.keys.findLastIndex((k) => k.step === step)));
+    expect(ends[0]).toEqual({ yaw_deg: 0, pitch_deg: 0, zoom: 1, right_ropeDiameters: 0, up_ropeDiameters: 0 });
+    expect(ends[1]!.zoom).toBeGreaterThan(1.3);
+    expect(ends[3]).toEqual(ends[1]);
+    // the knot is above its eye
+    expect(ends[1]!.up_ropeDiameters).toBeGreaterThan(1);
+    // frames tell the same
+    const frames = framesOf('bowline', 'loop', 2);
+    expect(frames.filter((f) => f.key).map((f) => f.camera)).toEqual(motion.keys.map((_, k) => cameraAt(motion, k)));
+    expect(frames.find((f) => !f.key)!.palm).toBeNull();
+  });
+
+  test.each(LED.filter(([, way]) => ['two-wrap', 'three-wrap', 'lay'].includes(way)))('%s, %s: rope lies round the hand or on it, never in it; at last it is out', (knot, way) => {
+    const frames = framesOf(knot, way);
+    expect([frames[0]!.palm !== null, frames.at(-1)!.palm]).toEqual([true, null]);
+    for (const { palm, components } of frames) {
+      if (!palm) continue;
+      const [wrist, tips] = [palm.wrist, palm.fingertips];
+      for (const p of components[0]!.points) expect(segmentDistance(wrist, tips, p, p)).toBeGreaterThan(palm.width_ropeDiameters / 2 + 0.45);
+    }
+    // it goes out by its wrist
+    const shown = frames.flatMap((f) => (f.palm ? [f.palm] : []));
+    const inIt = unit(subtract(shown[0]!.fingertips, shown[0]!.wrist));
+    const outBy = subtract(shown.at(-1)!.fingertips, shown[0]!.fingertips);
+    expect(outBy[0] * inIt[0] + outBy[1] * inIt[1] + outBy[2] * inIt[2]).toBeLessThan(0);
+  });
+
+  test('the prusik is tied in a closed loop: its ends stay within their joint until they lie side by side as legs', () => {
+    const frames = framesOf('prusik', 'through-the-loop');
+    const apart = frames.map((f) => distance(f.components[0]!.points[0]!, f.components[0]!.points.at(-1)!));
+    frames.forEach((f, k) => expect(f.joint !== null).toBe(apart[k]! <= 2.6));
+    for (const f of frames.filter((g) => g.step < 3)) {
+      const { points } = f.components[0]!;
+      expect([f.joint![1], f.joint![2]]).toEqual([points[0], points.at(-1)]);
+    }
+    expect(frames.at(-1)!.step).toBe(3);
+    // every time it comes round it passes in under the loop: its joint is nearer to the rope that is gripped than the loop is
+    for (const step of [0, 1, 2]) {
+      const { points } = frames.filter((f) => f.step === step).at(-1)!.components[0]!;
+      const out = (p: Point3) => Math.hypot(p[0], p[2]);
+      expect(out(points[0]!)).toBeLessThan(3);
+      expect(Math.max(...points.map(out))).toBeGreaterThan(6);
+    }
+    expect(framesOf('bowline', 'loop')[0]!.joint).toBeNull();
+  });
+
+  test('the butterfly laid on the palm is the one that is wound on the hand', () => {
+    const [laid, wound] = (['lay', 'three-wrap'] as const).map((way) => named(framesOf('alpine-butterfly', way).at(-1)!.components).map((n) => `${n.knot} ${String(n.fault)} ${n.relation}`).sort());
+    expect(laid).toEqual(wound);
+    expect(laid).toContain('alpine-butterfly null same');
+  }, 60_000);
 });

@@ -115,6 +115,17 @@ describe('what is not one round rope', () => {
     expect(postPiece([[-4, 0, 0], [4, 0, 0]], 6, { name: 'post', tint: '#888888', edge: '#444444', units: 100 }).svg).not.toContain('<circle');
   });
 
+  test('a hand is one plain body that is seen through, rope before it and behind it; it is neither rope nor thing', () => {
+    const rope = { name: 'rope', role: 'rope' as const, closed: false, diameter: 1, points: Array.from({ length: 40 }, (_, i): Point3 => [5 * Math.sin(i / 4), i / 8 - 2.5, 5 * Math.cos(i / 4)]) };
+    const palm = { wrist: [0, -20, 0], fingertips: [0, 6, 0], width_ropeDiameters: 6 } as const;
+    const svg = drawVector([rope], { ...settings, face: 'front', crop: 'knot', knotRadius_ropeDiameters: 8, palm });
+    const at = svg.indexOf('data-palm');
+    expect([pieces(svg, 'palm'), svg.split('data-palm').length - 1]).toEqual([0, 1]);
+    expect([svg.indexOf('data-component="rope"') < at, svg.lastIndexOf('data-component="rope"') > at]).toEqual([true, true]);
+    expect(svg.slice(at, at + 40)).toMatch(/opacity="0\.\d+"/);
+    expect(drawVector([rope], { ...settings, face: 'front', crop: 'knot', knotRadius_ropeDiameters: 8 })).not.toContain('data-palm');
+  });
+
   test('tape: cells of both tapes, nearest last; what lies wholly under another layer is left out', () => {
     const svg = draw('water-knot');
     expect([pieces(svg, 'rope') > 50, pieces(svg, 'second-rope') > 50]).toEqual([true, true]);

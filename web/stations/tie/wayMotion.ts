@@ -10,6 +10,7 @@ export interface WayMotion {
   /** key frames less one: where it is done */
   readonly most: number;
   readonly path: WayData['path'];
+  readonly making: WayData['making'];
   readonly frame: Framing;
   /** the shape at a moment. @param at key frames done, with a fraction */
   at(at: number): SceneComponent[];
@@ -57,6 +58,7 @@ export function wayMotion(data: WayData, mirrored: boolean): WayMotion {
   return {
     most,
     path: data.path,
+    making: data.making,
     frame: { centreY: bottom + height / 2, height, width },
     strides_ropeDiameters: frames.slice(1).map((f, k) => Math.max(...f.components.map((c, n) => (isRope(c) ? Math.max(...c.points.map((p, i) => Math.hypot(...[0, 1, 2].map((j) => p[j]! - pointsOf(k, n)[i]![j]!)))) : 0)))),
     cameraAt: (at) => {
@@ -94,6 +96,22 @@ const IN_MIDDLE = 0.3;
 /** Parts of a rope that move less than this hold still, rope diameters. */
 const HOLDS_STILL = 1.5;
 
+interface Place {
+  readonly n: number;
+  readonly i: number;
+  readonly moves: number;
+}
+/** What is led, where that is told: the end that ties, the tip of the bight, the joint of a loop of cord. The rest of a rope slides along with it. */
+function tipOf(motion: WayMotion, after: readonly SceneComponent[], from: number, to: number, places: readonly Place[]): Place | null {
+  if (motion.jointAt(from) && motion.jointAt(to)) return places.find((q) => q.i === 0) ?? null;
+  if (motion.path === 'changes') return null;
+  const moved = (n: number) => Math.max(0, ...places.filter((q) => q.n === n).map((q) => q.moves));
+  const rope = after.map((_, n) => n).reduce((best, n) => (moved(n) > moved(best) ? n : best), 0);
+  const { points, marks } = after[rope]!;
+  const tip = motion.making === 'end' ? points.length - 1 : marks?.eye;
+  return places.find((q) => q.n === rope && q.i === tip) ?? null;
+}
+
 /**
  * Where the hands are in a step: the one that leads is at what moves farthest and ends inside what is looked at, the other holds what lies still.
  * @param from @param to key frames of the step @param at the shape now
@@ -108,7 +126,8 @@ export function handsIn(motion: WayMotion, [from, to]: readonly [number, number]
   if (places.length === 0) return [];
   // a strand that merely swings along with what the hand holds leads nothing
   const inMiddle = motion.path === 'stays' ? places : places.filter(({ n, i }) => Math.hypot(after[n]!.points[i]![0] - centreX, after[n]!.points[i]![1] - centreY) < IN_MIDDLE * Math.max(height, width));
-  const leads = (inMiddle.length > 0 ? inMiddle : places).reduce((best, q) => (q.moves > best.moves ? q : best));
+  const farthest = (inMiddle.length > 0 ? inMiddle : places).reduce((best, q) => (q.moves > best.moves ? q : best));
+  const leads = tipOf(motion, after, from, to, places) ?? farthest;
   const at = (q: { n: number; i: number }): Point3 => now[q.n]!.points[q.i] as Point3;
   const apart = (q: { n: number; i: number }) => Math.hypot(...[0, 1, 2].map((j) => at(q)[j]! - at(leads)[j]!));
   // what lies still near the middle, where strands cross
