@@ -33,6 +33,9 @@ interface Props {
   readonly onPick?: ((picked: Picked | null, touched: Touched | null) => void) | undefined;
 }
 
+// fetched beside the page's data, not after it; where that fails it is asked for again when it is needed
+import('./scene').catch(() => undefined);
+
 /** A press that moves no farther than this is a touch, CSS pixels. */
 const STILL_PX = 5;
 const RADIANS_PER_PX = 0.011;
@@ -81,16 +84,18 @@ export function Rope3D({ name, picture, components, whole, motion, frame, ghost,
   }, []);
 
   const still = motion === undefined;
+  /** what a motion is looked at in is told: its shape need not be drawn in full first */
+  const told = !still && frame !== undefined;
   const framed = useRef(false);
   useEffect(() => {
     // a motion too is seen in the frame of what it comes to
     if (!ready || !components || (!still && framed.current)) return;
     framed.current = true;
-    scene.current?.show(components, theme, whole);
+    if (!told) scene.current?.show(components, theme, whole);
     // the picture below is taken away only once this is drawn
     const next = requestAnimationFrame(() => setDrawn(true));
     return () => cancelAnimationFrame(next);
-  }, [ready, components, theme, still, whole]);
+  }, [ready, components, theme, still, told, whole]);
   useEffect(() => {
     if (ready) scene.current?.showGhost(ghost ?? [], theme);
   }, [ready, theme, ghost]);

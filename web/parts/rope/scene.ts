@@ -3,7 +3,7 @@
  * frame in full quality. Lights turn with the camera. No loop runs when nothing moves.
  */
 import {
-  ACESFilmicToneMapping, CapsuleGeometry, CircleGeometry, Color, DirectionalLight, Group, HemisphereLight, Mesh, MeshBasicMaterial, MeshLambertMaterial, MeshStandardMaterial, PerspectiveCamera, Raycaster, Scene, Sprite, SpriteMaterial, TorusGeometry, Vector2, Vector3, WebGLRenderer,
+  ACESFilmicToneMapping, CapsuleGeometry, CircleGeometry, Color, DirectionalLight, Group, HemisphereLight, type Material, Mesh, MeshBasicMaterial, MeshLambertMaterial, MeshStandardMaterial, PerspectiveCamera, Raycaster, Scene, Sprite, SpriteMaterial, TorusGeometry, Vector2, Vector3, WebGLRenderer,
 } from 'three';
 import type { Point3 } from '../../../core/curve';
 import { PICTURE_THEMES, strandTints } from '../../../core/picture/tokens';
@@ -66,6 +66,7 @@ export class RopeScene {
   private handSprites: Sprite[] = [];
   private palm: Mesh | null = null;
   private seenFrom: Turn = STRAIGHT_ON;
+  private readonly materials = new Map<string, Material>();
   /** sheaths of a theme by the tracers in them */
   private sheaths: { theme: Theme; braids: Map<string, Braid> } | null = null;
   private yaw = 0;
@@ -79,6 +80,8 @@ export class RopeScene {
   constructor(canvas: HTMLCanvasElement) {
     this.renderer = new WebGLRenderer({ canvas, antialias: false, alpha: true, powerPreference: 'low-power', preserveDrawingBuffer: true });
     this.renderer.toneMapping = ACESFilmicToneMapping;
+    // asking the driver after each shader waits for it
+    this.renderer.debug.checkShaderErrors = false;
     this.scene.add(this.turned, this.camera);
     this.turned.add(this.shape);
     const key = new DirectionalLight(new Color('#fff1dc'), 2.9);
@@ -118,10 +121,10 @@ export class RopeScene {
     for (const g of this.ghosts) {
       this.shape.remove(g);
       g.geometry.dispose();
-      (g.material as MeshBasicMaterial).dispose();
     }
     this.ghosts = components.filter(isRope).map((c) => {
-      const ghost = new Mesh(tube(componentMesh({ ...c, diameter: c.diameter * GHOST_THINNER }, theme, [], PLAYED)).geometry, new MeshBasicMaterial({ color: PICTURE_THEMES[theme].mark, transparent: true, opacity: 0.26, depthWrite: false }));
+      const seenThrough = this.material(`ghost ${theme}`, () => new MeshBasicMaterial({ color: PICTURE_THEMES[theme].mark, transparent: true, opacity: 0.26, depthWrite: false }));
+      const ghost = new Mesh(tube(componentMesh({ ...c, diameter: c.diameter * GHOST_THINNER }, theme, [], PLAYED)).geometry, seenThrough);
       ghost.renderOrder = 1;
       return ghost;
     });
@@ -156,13 +159,12 @@ export class RopeScene {
     if (this.palm) {
       this.shape.remove(this.palm);
       this.palm.geometry.dispose();
-      (this.palm.material as MeshLambertMaterial).dispose();
       this.palm = null;
     }
     if (!palm) return;
     const [wrist, tips] = [new Vector3(...palm.wrist), new Vector3(...palm.fingertips)];
     const along = tips.clone().sub(wrist);
-    this.palm = new Mesh(new CapsuleGeometry(palm.width / 2, along.length(), 8, 24), new MeshLambertMaterial({ color: PICTURE_THEMES[theme].palm, transparent: true, opacity: 0.55, depthWrite: false }));
+    this.palm = new Mesh(new CapsuleGeometry(palm.width / 2, along.length(), 8, 24), this.material(`palm ${theme}`, () => new MeshLambertMaterial({ color: PICTURE_THEMES[theme].palm, transparent: true, opacity: 0.55, depthWrite: false })));
     this.palm.position.copy(wrist).addScaledVector(along, 0.5);
     this.palm.quaternion.setFromUnitVectors(new Vector3(0, 1, 0), along.normalize());
     this.shape.add(this.palm);
@@ -187,11 +189,9 @@ export class RopeScene {
       const of = (quality: typeof FULL) => tube(componentMesh(c, theme, others, quality));
       const low = of(full ? MOVING : PLAYED);
       const high = full && !c.tape ? of(FULL) : low;
-      const still = new Mesh(
-        high.geometry,
-        rope ? new MeshStandardMaterial({ map, bumpMap: bump, bumpScale: 3, roughness: 0.84, metalness: 0, vertexColors: true }) : new MeshStandardMaterial({ roughness: 0.5, metalness: 0.35, vertexColors: true }),
-      );
-      const moving = new Mesh(low.geometry, rope ? new MeshLambertMaterial({ map, vertexColors: true }) : new MeshLambertMaterial({ vertexColors: true }));
+      const kind = rope ? c.role : 'thing';
+      const still = new Mesh(high.geometry, this.material(`still ${kind} ${theme}`, () => (rope ? new MeshStandardMaterial({ map, bumpMap: bump, bumpScale: 3, roughness: 0.84, metalness: 0, vertexColors: true }) : new MeshStandardMaterial({ roughness: 0.5, metalness: 0.35, vertexColors: true }))));
+      const moving = new Mesh(low.geometry, this.material(`moving ${kind} ${theme}`, () => new MeshLambertMaterial(rope ? { map, vertexColors: true } : { vertexColors: true })));
       still.name = moving.name = c.name;
       this.shape.add(still, moving);
       const ends: Mesh[] = [];
@@ -219,7 +219,19 @@ export class RopeScene {
     this.sheaths.braids.set(key, there);
     return there;
   }
+  /** A material made once: thrown away with a frame its shader would be made anew for the next. */
+  private material(key: string, made: () => Material): Material {
+    const there = this.materials.get(key) ?? made();
+    this.materials.set(key, there);
+    return there;
+  }
+  private dropMaterials(): void {
+    for (const material of this.materials.values()) material.dispose();
+    this.materials.clear();
+  }
   private dropSheaths(): void {
+    // they carry the sheaths
+    this.dropMaterials();
     for (const { colour, bump } of this.sheaths?.braids.values() ?? []) {
       colour.dispose();
       bump.dispose();
@@ -231,7 +243,6 @@ export class RopeScene {
     for (const mesh of this.drawn.flatMap((d) => [d.still, d.moving, ...d.ends])) {
       this.shape.remove(mesh);
       mesh.geometry.dispose();
-      (mesh.material as MeshStandardMaterial).dispose();
     }
     this.drawn = [];
     this.mark.visible = false;
@@ -240,7 +251,7 @@ export class RopeScene {
   private cutEnd(points: readonly Point3[], radius: number, core: string): Mesh {
     const end = new Vector3(...points.at(-1)!);
     const out = end.clone().sub(new Vector3(...(points.at(-3) ?? points[0]!))).normalize();
-    const disc = new Mesh(new CircleGeometry(radius * 0.98, 24), new MeshLambertMaterial({ color: core }));
+    const disc = new Mesh(new CircleGeometry(radius * 0.98, 24), this.material(`end ${core}`, () => new MeshLambertMaterial({ color: core })));
     disc.position.copy(end).addScaledVector(out, 0.01);
     disc.lookAt(end.clone().add(out));
     return disc;
