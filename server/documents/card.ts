@@ -65,8 +65,10 @@ function words(entry: KnotEntry, { profile, rope_diameter_mm }: CardAsked): (rea
   ].filter((w): w is [string, string[]] => w[1]!.length > 0);
 }
 
-/** So large are letters at best and at least, points. */
-const SIZES = [8.6, 8, 7.4, 6.8, 6.2, 5.7, 5.2] as const;
+/** So large are letters, points: what is tried one after the other. */
+const LETTERS: readonly (readonly number[])[] = [[8.6, 8], [7.4], [6.8], [6.2], [5.7], [5.2]];
+/** A picture is at least so high, as a share of the width it has. */
+const LEAST_SIDE = 0.58;
 
 interface Plan {
   readonly size: number;
@@ -105,19 +107,20 @@ class Card {
   private wordsHeight(said: readonly (readonly [string, readonly string[]])[], size: number): number {
     return said.reduce((sum, [, lines]) => sum + Math.max(size * 1.25, this.heightOf(lines.join('. '), this.inner - LABEL, size)) + 2, 0);
   }
-  /** The largest letters, and with them the largest pictures, with which all of it fits. */
+  /** The largest pictures with letters that can well be read; where that does not leave enough for them, smaller letters. */
   private plan(entry: KnotEntry, pictures: readonly Picture[], said: ReturnType<typeof words>, room: number): Plan {
-    for (const size of SIZES)
-      for (const columns of pictures.length <= 6 ? [3, 4] : [4, 5]) {
+    for (const sizes of LETTERS) {
+      const plans = sizes.flatMap((size) => (pictures.length <= 6 ? [3, 4] : [4, 5]).flatMap((columns): Plan[] => {
         const cell = (this.inner - (columns - 1) * GAP) / columns;
-        for (const share of [1, 0.85, 0.7, 0.58]) {
-          const side = cell * share;
-          const height = this.stepsHeight(pictures, { size, columns, side }) + this.facesHeight(entry, FACE, size) + this.wordsHeight(said, size);
-          if (height <= room) return { size, columns, side, height };
-        }
-      }
+        const rows = Math.max(1, Math.ceil(pictures.length / columns));
+        const left = room - this.stepsHeight(pictures, { size, columns, side: 0 }) - this.facesHeight(entry, FACE, size) - this.wordsHeight(said, size);
+        const side = Math.min(cell, left / rows);
+        return left >= 0 && (pictures.length === 0 || side >= LEAST_SIDE * cell) ? [{ size, columns, side, height: room }] : [];
+      }));
+      if (plans.length > 0) return plans.reduce((best, p) => (p.side > best.side ? p : best));
+    }
     const columns = 5;
-    return { size: SIZES.at(-1)!, columns, side: 40, height: room };
+    return { size: LETTERS.at(-1)![0]!, columns, side: 40, height: room };
   }
 
   draw(id: string, asked: CardAsked): void {
