@@ -19,7 +19,7 @@ const SHARE_OF_GAP = 0.42;
 const SHARE_OF_GAP_BY_HAND = 0.38;
 const LOOKED_AT = [0, 0.25, 0.5, 0.75, 1] as const;
 /** Parts nearer than this along a rope are neighbours. */
-export const NEIGHBOUR_ARC = 2.5;
+export const NEIGHBOUR_ARC = 2;
 const SPACING = 0.75;
 const MOST_POINTS = 260;
 

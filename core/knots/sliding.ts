@@ -49,8 +49,11 @@ export class DoubledPath {
   readonly length: number;
   private readonly legs: readonly [Path, Path];
   private readonly beside: readonly number[];
-  /** @param points the whole rope, standing end to tail. @param eye index of the tip of the bight */
-  constructor(points: readonly Point3[], eye: number) {
+  /**
+   * @param points the whole rope, standing end to tail. @param eye index of the tip of the bight
+   * @param sideBySide where the legs come to lie side by side, as arc length of the one and of the other, where they come there from far apart; before that they go in step
+   */
+  constructor(points: readonly Point3[], eye: number, sideBySide?: readonly [number, number]) {
     const one = new Path(points.slice(0, eye + 1));
     const two = new Path(points.slice(eye).reverse());
     this.legs = [one, two];
@@ -58,6 +61,11 @@ export class DoubledPath {
     const beside: number[] = [0];
     let [at, paired] = [0, true];
     for (let u = STEP; u < one.length; u += STEP) {
+      if (sideBySide && u < sideBySide[0]) {
+        at = (u * sideBySide[1]) / sideBySide[0];
+        beside.push(at);
+        continue;
+      }
       let [best, least] = [at, Infinity];
       for (let v = at; v <= Math.min(two.length, at + 4 * STEP); v += STEP / 4) {
         const d = apart(one.at(u), two.at(v));

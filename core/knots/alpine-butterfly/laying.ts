@@ -8,7 +8,7 @@ import { eased, laidAlong, type LedLine } from '../leading';
 import { DoubledPath } from '../sliding';
 import type { LedByHands, Stage } from '../tying';
 
-const COUNT = 220;
+const COUNT = 250;
 const PER_POINT = 12;
 const SCALE = 0.88;
 
@@ -28,9 +28,9 @@ const DRAWN: readonly Point3[] = [
 ];
 const WIDENS: readonly Point3[] = [[2.3, 15, 1.5], [2.1, 17.6, 1.3]];
 const TIP: Point3 = [-5.6, 19.4, 1.2];
-const PAIR_GAP = 1.25;
+const PAIR_GAP = 1.5;
 /** the strand stands out so far before it is led as a pair */
-const STANDS_OUT = 2;
+const STANDS_OUT = 2.4;
 
 /** What is not laid is held away past the fingertips, so far before the others, or behind them. */
 const BEFORE = 3.8;
@@ -90,7 +90,9 @@ export function laidOnPalm(): LedByHands {
   const after = upTo(done[3]!).points.slice(taken + 11);
   const eye = splineThrough([before.at(-14)!, before.at(-1)!, ...lower, ...eyeSide(-1), tip, ...eyeSide(1).reverse(), ...upper.slice().reverse(), after[0]!, after[13]!]).slice(24, -24);
   const points = resample(smooth(resample([...before, ...eye.slice(1, -1), ...after], 0.15), 14), 0.45);
-  const path = new DoubledPath(points, nearestIndex(points, tip));
+  const s = arcLengths(points);
+  const from = [lower[1]!, upper[1]!].map((p) => s[nearestIndex(points, p)]!) as [number, number];
+  const path = new DoubledPath(points, nearestIndex(points, tip), [from[0], s.at(-1)! - from[1]]);
   const length = lengthOf(points);
   const share = path.tip / length;
   const toEye = arcLengths(coil.slice(held, taken + 1)).at(-1)!;

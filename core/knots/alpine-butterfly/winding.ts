@@ -178,6 +178,6 @@ const TWO_TURNS = (pushed: boolean): readonly Key[] => [
 export const TWO_WRAP: Winding = {
   turns: TWO_TURNS(false), pushed: TWO_TURNS(true), comes: 'from-the-side', steps: [9, 22], eyeAt: 10,
   // over the crossed ends toward the wrist, and back through where the fingers are
-  leg: [[-1.9, 3, HAND], [-1.1, 1.8, HAND + 1], [-1.1, 0, 7.6], [-1.1, -3.4, 8], [-1.1, -7, 7.2], [-1.1, -8.2, 5], [-1.1, -7, 3], [-1.1, -3.4, 2], [-1.1, 0, 2], [-1.1, 3, 2.6], [-1.3, 7, 4], [-2.6, 10.8, HAND]],
+  leg: [[-1.9, 3, HAND], [-1.5, 1.8, HAND + 1], [-1.3, 0, 7.6], [-1.1, -3.4, 8], [-1.1, -7, 7.2], [-1.1, -8.2, 5], [-1.1, -7, 3], [-1.1, -3.4, 2], [-1.1, 0, 2], [-1.1, 3, 2.6], [-1.3, 7, 4], [-2.6, 10.8, HAND]],
   tip: [0, 14, HAND], drawn: [0.4, 0.65, 1], slipsOut: [4.3, 5.3],
 };

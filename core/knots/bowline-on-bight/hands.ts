@@ -11,7 +11,7 @@ import { DoubledPath } from '../sliding';
 import type { LedByHands, Stage } from '../tying';
 
 const SCALE = 1.7;
-const COUNT = 220;
+const COUNT = 250;
 /** control points of a leg from where the pair divides to the bight */
 const PER_LEG = 26;
 const LEADS_FROM = 24;
@@ -26,6 +26,7 @@ const IN_FRONT = onBoth([[3.4, 9.5, 2.6], [3.2, 11, 2.9], [2.6, 12.4, 3], [1.9, 
 /** opened: wide above the loop, then its tip taken down toward the viewer */
 const OPENED: readonly Bight[] = [
   onBoth([[3.8, 9.8, 3], [5.5, 11.6, 3.2], [6, 13, 3.4], [5, 14.2, 3.6], [3.4, 14.9, 3.8], [1.7, 15.2, 4]], [0, 15.3, 4]),
+  onBoth([[4, 9.9, 3], [6.4, 11.8, 3.5], [8, 12.2, 5.4], [7.6, 11.4, 7.8], [5.2, 10.8, 9.2], [2.6, 10.5, 9.8]], [0, 10.4, 9.9]),
   onBoth([[4.2, 9.8, 3], [7.6, 11, 3.4], [9.8, 8.6, 4], [9.4, 4.6, 4.8], [6.4, 1.6, 5.4], [3.2, 0.2, 5.6]], [0, -0.2, 5.6]),
 ];
 const ON_ITS_WAY: readonly Bight[] = [
@@ -89,7 +90,7 @@ export function bowlineOnBightTied(): LedByHands {
   return {
     stages: [
       (u) => [pair(0.45 * u)], (u) => [pair(0.45 + 0.55 * u)], eased([pair(1)], [rope(asPair, ...atFirst)]), led([asPair, lifted(asPair), lifted(eyes), eyes], [atFirst, liftedTip(atFirst), liftedTip(tip(IN_FRONT)), tip(IN_FRONT)]),
-      led([eyes, eyes, eyes, eyes, eyes], [tip(IN_FRONT), tip(OPENED[0]!), tip(OPENED[1]!), tip(ON_ITS_WAY[0]!), tip(ON_ITS_WAY[1]!)]), led([eyes, eyes, eyes, eyes, eyes], [tip(ON_ITS_WAY[1]!), tip(ON_ITS_WAY[2]!), tip(ON_ITS_WAY[3]!), tip(ON_ITS_WAY[4]!), tip(COLLAR)]), led([eyes, deep], [tip(COLLAR), tip(COLLAR)]),
+      led([eyes, eyes, eyes, eyes, eyes], [tip(IN_FRONT), ...OPENED.map(tip), tip(ON_ITS_WAY[0]!), tip(ON_ITS_WAY[1]!)]), led([eyes, eyes, eyes, eyes, eyes], [tip(ON_ITS_WAY[1]!), tip(ON_ITS_WAY[2]!), tip(ON_ITS_WAY[3]!), tip(ON_ITS_WAY[4]!), tip(COLLAR)]), led([eyes, deep], [tip(COLLAR), tip(COLLAR)]),
     ],
     box: [-15, -27, 30, 44],
     eyes: [[0.37, 0.63]],

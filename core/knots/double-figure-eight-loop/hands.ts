@@ -30,6 +30,9 @@ const UNDER: readonly Point3[] = [[0.66, HEAD - 3, -0.7], [0.66, HEAD - 1.8, -0.
 /** From inside the head out to its front and to the tip. */
 type Tip = readonly [side: readonly Point3[], far: Point3];
 const INSIDE: Tip = [[[2.1, 9.6, 0.9], [2, 9.2, 1.2], [1.9, 8.8, 1.5], [1.7, 8.3, 1.7], [1.3, 7.8, 1.8], [0.8, 7.4, 1.8]], [0, 7.2, 1.8]];
+/** The tip bent forward, before the ears begin. */
+const BENT_EAR: readonly Point3[] = [[0.66, 9.9, -0.5], [0.66, 10.3, -0.55], [0.67, 10.7, -0.6], [0.7, 11.05, -0.55], [0.75, 11.35, -0.3], [0.8, 11.5, 0.1], [0.85, 11.45, 0.55], [0.88, 11.2, 0.9], [0.9, 10.85, 1.15], [0.9, 10.45, 1.3]];
+const BENT: Tip = [[[0.9, 10.1, 1.4], [0.88, 9.8, 1.45], [0.85, 9.5, 1.5], [0.75, 9.2, 1.5], [0.55, 8.95, 1.5], [0.3, 8.8, 1.5]], [0, 8.75, 1.5]];
 /** the mere bight, said with as many points */
 const NO_EAR: readonly Point3[] = Array.from({ length: 10 }, (_, k): Point3 => [0.66, 9.8 + 0.1 * k, -0.5]);
 const ROUND: Tip = [[0.64, 0.6, 0.52, 0.42, 0.3, 0.15].map((x, k): Point3 => [x, [10.85, 11, 11.12, 11.22, 11.28, 11.31][k]!, -0.5]), [0, 11.32, -0.5]];
@@ -68,7 +71,7 @@ export function twoEarsTied(): LedByHands {
   return {
     stages: [
       (u) => [pair(0.45 * u)], (u) => [pair(0.45 + 0.55 * u)],
-      eased([pair(1)], [rope(NO_EAR, ROUND)]), led([NO_EAR, none], [ROUND, INSIDE]), led([none, UNDER, small], [INSIDE, INSIDE, IN_FRONT]), led([small, small, small, small, small, small], [IN_FRONT, ...OVER, BEHIND]), led([small, full], [BEHIND, BEHIND]),
+      eased([pair(1)], [rope(NO_EAR, ROUND)]), led([NO_EAR, BENT_EAR, none], [ROUND, BENT, INSIDE]), led([none, UNDER, small], [INSIDE, INSIDE, IN_FRONT]), led([small, small, small, small, small, small], [IN_FRONT, ...OVER, BEHIND]), led([small, full], [BEHIND, BEHIND]),
     ],
     box: [-14, -37, 28, 50],
     eyes: [[EAR_AT, 1 - EAR_AT]],
