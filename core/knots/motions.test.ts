@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { distance, lengthOf, type Point3 } from '../curve';
+import { arcLengths, distance, lengthOf, nearestIndex, resample, type Point3 } from '../curve';
 import { entryById } from './lookup';
 import { BETWEEN, framesOf, motionOf } from './motions';
 import { proveFrames, proveWay } from './proving';
@@ -31,6 +31,23 @@ describe('rope that slides along its path', () => {
     expect([path.at(0.5), path.at(2), path.at(-2), path.at(99)]).toEqual([[0.5, 0, 0], [1, 1, 0], [-2, 0, 0], [1, 3, 0]].map((p) => p.map((v) => expect.closeTo(v, 6) as unknown as number)));
   });
 
+  test('legs that come to lie side by side only near the tip go in step before that, and beside each other from there', () => {
+    // from far left and far right, up to the middle, and down side by side
+    const left: Point3[] = [[-30, 0, 0], [-12, 9, 0], [-1, 10, 0], [-0.6, 6, 0], [-0.6, -10, 0]];
+    const right: Point3[] = [[60, 4, 0], [30, 12, 0], [12, 2, 0], [1, 10, 0], [0.6, 6, 0], [0.6, -10, 0]];
+    const all = resample([...left, [0, -10.6, 0], ...right.slice().reverse()], 0.3);
+    const s = arcLengths(all);
+    const at = (p: Point3) => s[nearestIndex(all, p)]!;
+    const path = new DoubledPath(all, nearestIndex(all, [0, -10.6, 0]), [at([-0.6, 6, 0]), s.at(-1)! - at([0.6, 6, 0])]);
+    for (const down of [1, 4, 8]) {
+      const points = path.at(path.tip - 16.8 + down, 400);
+      const tip = Math.round((399 * path.tip) / path.length);
+      // on both sides of the tip the legs are as far apart as they lie, not skewed
+      const [a, b] = [points[tip - 4]!, points[tip + 4]!];
+      expect(Math.abs(a[1] - b[1])).toBeLessThan(0.5);
+      expect(Math.abs(lengthOf(points) / lengthOf(all) - 1)).toBeLessThan(0.02);
+    }
+  });
   test('a bight keeps the length of its rope while it is led, its legs beside each other', () => {
     const { laid } = storedForm('figure-eight-on-bight', 'right');
     const path = new DoubledPath(pointsOf(laid), laid.marks.eye!);

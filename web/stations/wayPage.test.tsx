@@ -133,10 +133,15 @@ describe('the other screen', () => {
 
   test('asks for a code of six digits, then follows what is pushed', async () => {
     const { router } = show(<Projector />, '/projector', '/projector', ANSWERS);
-    const code = await screen.findByLabelText<HTMLInputElement>('Code');
+    const code = await screen.findByLabelText<HTMLInputElement>('Code, six digits');
     fireEvent.change(code, { target: { value: '12a34' } });
-    expect([code.value, screen.getByRole<HTMLButtonElement>('button', { name: 'Follow' }).disabled]).toEqual(['1234', true]);
+    expect(code.value).toBe('1234');
+    // a code that is too short is said to be, beside it, and goes nowhere
+    fireEvent.click(screen.getByRole('button', { name: 'Follow' }));
+    expect(screen.getByRole('alert').textContent).toBe('A code has six digits; these are 4.');
+    expect([code.getAttribute('aria-invalid') ?? code.className, router.state.location.search]).toEqual([expect.stringMatching(/true|is-invalid/), '']);
     fireEvent.change(code, { target: { value: '123456' } });
+    expect(screen.queryByRole('alert')).toBeNull();
     fireEvent.click(screen.getByRole('button', { name: 'Follow' }));
     await screen.findByText('Waiting for what is shown.');
     expect([router.state.location.search, Events.last!.url]).toEqual(['?code=123456', '/api/v1/shows/123456/events']);

@@ -37,16 +37,28 @@ export function Projector() {
   const [params, setParams] = useSearchParams();
   const code = params.get('code');
   const [typed, setTyped] = useState('');
+  const [short, setShort] = useState(false);
   const { state, lost } = useFollowed(code);
   if (!code)
     return (
-      <main className="projector p-4">
+      <main className="projector-code">
         <h1>Another screen</h1>
-        <Form className="d-flex gap-2 mt-3" onSubmit={(e) => { e.preventDefault(); if (/^\d{6}$/.test(typed)) setParams({ code: typed }); }}>
-          <Form.Control style={{ maxWidth: 220 }} className="fs-3" inputMode="numeric" maxLength={6} value={typed} aria-label="Code" onChange={(e) => setTyped(e.target.value.replace(/\D/g, ''))} />
-          <Button type="submit" disabled={typed.length !== 6}>Follow</Button>
+        <p className="quiet">It follows a way of tying that somebody shows; the code stands beside it there.</p>
+        <Form
+          noValidate
+          onSubmit={(e) => {
+            e.preventDefault();
+            setShort(typed.length !== 6);
+            if (typed.length === 6) setParams({ code: typed });
+          }}
+        >
+          <Form.Label htmlFor="show-code">Code, six digits</Form.Label>
+          <div className="d-flex gap-3">
+            <Form.Control id="show-code" className="fs-1" autoFocus autoComplete="off" inputMode="numeric" maxLength={6} value={typed} isInvalid={short} aria-describedby={short ? 'show-code-short' : undefined} onChange={(e) => { setTyped(e.target.value.replace(/\D/g, '')); setShort(false); }} />
+            <Button type="submit" size="lg">Follow</Button>
+          </div>
+          {short ? <p id="show-code-short" className="text-danger mt-2" role="alert">A code has six digits; {typed.length === 0 ? 'none is typed yet' : `these are ${typed.length}`}.</p> : null}
         </Form>
-        <p className="quiet mt-3">The code stands beside the way of tying of whoever shows it.</p>
       </main>
     );
   return (
@@ -65,6 +77,7 @@ function Followed({ state }: { readonly state: State }) {
   const motion = useMemo(() => (data ? wayMotion(data, mirrored) : null), [data, mirrored]);
   const steps = useMemo(() => (data ? stepsOf(id, way, data) : []), [data, id, way]);
   const [at, setAt] = useState(state.at_keyFrames);
+  const stands = useRef(state.at_keyFrames);
   const rope = useRef<RopeHandle>(null);
   const face = useRef<'front' | 'back'>('front');
   const target = state.at_keyFrames;
@@ -73,12 +86,12 @@ function Followed({ state }: { readonly state: State }) {
     let frame = requestAnimationFrame(function tick(now) {
       const passed = before === null ? 0 : Math.min(0.1, (now - before) / 1000);
       before = now;
-      let there = false;
-      setAt((was) => {
-        there = Math.abs(target - was) < 0.01 || Math.abs(target - was) > LEAPS;
-        return there ? target : was + (target - was) * Math.min(1, FOLLOWS * passed);
-      });
-      frame = requestAnimationFrame(tick);
+      const was = stands.current;
+      const there = Math.abs(target - was) < 0.01 || Math.abs(target - was) > LEAPS;
+      stands.current = there ? target : was + (target - was) * Math.min(1, FOLLOWS * passed);
+      setAt(stands.current);
+      // no loop while nothing moves
+      if (!there) frame = requestAnimationFrame(tick);
     });
     return () => cancelAnimationFrame(frame);
   }, [target]);
