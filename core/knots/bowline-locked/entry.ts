@@ -69,5 +69,8 @@ export const entry = {
   ],
   form_certainty: 'settled',
   form_text: 'a flat diagram with over and under; agrees with an independent derivation of the same description',
-  ways: [{ id: 'loop-and-lock', name: 'Bowline, then the lock', right: true, ends_in: null }],
+  ways: [
+    { id: 'loop-and-lock', name: 'Bowline, then the lock', right: true, ends_in: null },
+    { id: 'beside-the-collar', name: 'Wrong: the lock not through the collar', right: false, ends_in: { fault: 'lock-not-through-collar' } },
+  ],
 } as const satisfies KnotEntry;

@@ -67,5 +67,8 @@ export const entry = {
   good_for: [{ text: 'quick; always comes undone', source: 'practice' }],
   form_certainty: 'settled',
   form_text: 'a flat diagram with over and under; agrees with two independent derivations, the tail led out of the front',
-  ways: [{ id: 'loop', name: 'A loop, and the end up through it', right: true, ends_in: null }],
+  ways: [
+    { id: 'loop', name: 'A loop, and the end up through it', right: true, ends_in: null },
+    { id: 'loop-reversed', name: 'Wrong: the loop the other way round', right: false, ends_in: { fault: 'nip-reversed' } },
+  ],
 } as const satisfies KnotEntry;

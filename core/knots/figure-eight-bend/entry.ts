@@ -45,5 +45,8 @@ export const entry = {
   good_for: [practice('easy to inspect and to undo')],
   form_certainty: 'settled',
   form_text: 'the flat eight doubled by offset, the second rope running it the other way; agrees with an independent figure of the joint in which standing part is loaded against standing part',
-  ways: [{ id: 'retrace', name: 'Followed back by the second end', right: true, ends_in: null }],
+  ways: [
+    { id: 'retrace', name: 'Followed back by the second end', right: true, ends_in: null },
+    { id: 'same-side', name: 'Wrong: followed from the same side', right: false, ends_in: { fault: 'offset-eight' } },
+  ],
 } as const satisfies KnotEntry;

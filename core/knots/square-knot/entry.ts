@@ -44,5 +44,9 @@ export const entry = {
   good_for: [general('lies flat')],
   form_certainty: 'settled',
   form_text: 'a flat diagram of two bights; agrees with an independent figure, and granny and thief with theirs',
-  ways: [{ id: 'right-over-left', name: 'Right over left, left over right', right: true, ends_in: null }],
+  ways: [
+    { id: 'right-over-left', name: 'Right over left, left over right', right: true, ends_in: null },
+    { id: 'granny', name: 'Wrong: back in over, not under', right: false, ends_in: { fault: 'granny' } },
+    { id: 'thief', name: 'Wrong: ends on opposite sides', right: false, ends_in: { fault: 'thief' } },
+  ],
 } as const satisfies KnotEntry;

@@ -44,5 +44,7 @@ export const entry = {
   good_for: [practice('secure: the usual joint for loops of cord')],
   form_certainty: 'settled',
   form_text: 'two wound coils of one hand, laid apart on one axis and slid together; agrees with an independent figure, and each rope alone is the knot it must be',
-  ways: [],
+  ways: [
+    { id: 'coils', name: 'Three turns each, against each other', right: true, ends_in: null },
+  ],
 } as const satisfies KnotEntry;
