@@ -67,6 +67,32 @@ describe('ways of tying', () => {
       }
   });
 
+  test('both ends led together come along together: at every key frame each has the same share of its way behind it', () => {
+    for (const knot of ['offset-overhand', 'offset-double-overhand']) {
+      const { keys } = motionOf(knot, 'both-together');
+      const steps = [...new Set(keys.map((k) => k.step))];
+      for (const step of steps) {
+        const of = keys.filter((k) => k.step === step);
+        const before = keys[keys.indexOf(of[0]!) - 1] ?? of[0]!;
+        const whole = of.at(-1)!.come.map((c, r) => c - before.come[r]!);
+        for (const { come } of of) {
+          const [one, other] = come.map((c, r) => (c - before.come[r]!) / (whole[r]! || 1));
+          expect(one).toBeCloseTo(other!, 6);
+        }
+        expect(Math.min(...whole)).toBeGreaterThan(0);
+      }
+      // and where only one is led the other waits
+      const first = motionOf('figure-eight-bend', 'retrace').keys.filter((k) => k.step === 0);
+      expect(new Set(first.map((k) => k.come[1])).size).toBe(1);
+    }
+  });
+  test('the joints of two ropes that are pulled down have both tails on one side; so has the bend that is followed from the wrong side, and not the right one', () => {
+    const tails = (knot: string, way: string) => framesOf(knot, way).at(-1)!.components.filter((c) => c.role !== 'ring').map((c) => Math.sign(c.points.at(-1)![0] - c.points[Math.floor(c.points.length / 2)]![0]));
+    for (const [knot, way, same] of [['offset-overhand', 'both-together', true], ['offset-double-overhand', 'both-together', true], ['figure-eight-bend', 'same-side', true], ['figure-eight-bend', 'retrace', false]] as const) {
+      const [one, other] = tails(knot, way);
+      expect([knot, way, one === other]).toEqual([knot, way, same]);
+    }
+  });
   test('between two key frames as many as asked lie, with the same ropes and points', () => {
     const [none, six] = [framesOf('figure-eight-stopper', 'by-the-end'), framesOf('figure-eight-stopper', 'by-the-end', BETWEEN)];
     expect(six.length).toBe((none.length - 1) * (BETWEEN + 1) + 1);

@@ -213,11 +213,13 @@ function slid(id: string, found: WayOfTying): Motion {
   const steps = found.steps.filter(isMoving);
   const keys: { step: number; come: number[] }[] = [{ step: 0, come: [...start] }];
   steps.forEach((step, k) => {
-    const rope = step.rope ?? 0;
     const from = keys.at(-1)!.come;
-    const { most } = movers[rope]!;
-    const to = step.by === 'share' ? step.upTo * most : comeAfter(passes[rope]!, step.upTo, most);
-    for (const at of stretches((come) => [movers[rope]!.at(come)], from[rope]!, to, stride, stride)) keys.push({ step: k, come: from.map((c, r) => (r === rope ? at : c)) });
+    const moves = movers.map((_, r) => step.rope === 'both' || r === (step.rope ?? 0));
+    const to = movers.map(({ most }, r) => (!moves[r] ? from[r]! : step.by === 'share' ? step.upTo * most : comeAfter(passes[r]!, step.upTo, most)));
+    const farthest = Math.max(...to.map((t, r) => t - from[r]!));
+    // by how far the one comes that has farthest to go
+    const come = (far: number) => from.map((c, r) => c + ((to[r]! - c) * far) / (farthest || 1));
+    for (const far of stretches((d) => movers.flatMap((m, r) => (moves[r] ? [m.at(come(d)[r]!)] : [])), 0, farthest, stride, stride)) keys.push({ step: k, come: come(far) });
   });
   // a mark stays with its piece of rope, in all frames
   const marks = movers.map(({ count }, rope) => {

@@ -30,8 +30,8 @@ export interface MovingStep extends Told {
   readonly upTo: number;
   /** `upTo` is a share of the path instead: where a tape lies on a tape crossings say nothing */
   readonly by?: 'share';
-  /** whose end it is, where there are two ropes */
-  readonly rope?: 0 | 1;
+  /** whose end it is, where there are two ropes; or both ends together */
+  readonly rope?: 0 | 1 | 'both';
   /** the tier's view, where it is not straight on and of the whole; near is where the crossings of the finished knot are */
   readonly seen?: Partial<View> | 'near';
 }

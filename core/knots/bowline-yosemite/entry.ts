@@ -50,5 +50,5 @@ export const entry = {
   good_for: [{ text: 'the tail lies out of the way beside the standing part', source: 'general' }],
   form_certainty: 'unsettled',
   form_text: 'one derivation: the tail round the leg of the eye as in an eight, then up beside the standing part. Other hands may lead the tail round the leg the other way; which is meant is not settled',
-  ways: [],
+  ways: [{ id: 'round-the-leg', name: 'Bowline, then round the leg and up', right: true, ends_in: null }],
 } as const satisfies KnotEntry;

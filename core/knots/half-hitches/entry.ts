@@ -40,5 +40,5 @@ export const entry = {
   good_for: [general('quickly made')],
   form_certainty: 'settled',
   form_text: 'a wound form round the standing part, behind a turn on a post; agrees with an independent figure',
-  ways: [],
+  ways: [{ id: 'round-the-standing-part', name: 'Round the standing part, twice', right: true, ends_in: null }],
 } as const satisfies KnotEntry;

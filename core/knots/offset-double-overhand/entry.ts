@@ -42,5 +42,5 @@ export const entry = {
   good_for: [practice('slides over edges'), practice('passes the large rescue eight well')],
   form_certainty: 'settled',
   form_text: 'two derivations by different motions agree: a barrel of two strands wound round its own core, and a flat double overhand doubled by offset',
-  ways: [],
+  ways: [{ id: 'both-together', name: 'Both ends together, two turns', right: true, ends_in: null }],
 } as const satisfies KnotEntry;

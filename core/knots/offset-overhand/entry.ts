@@ -41,5 +41,5 @@ export const entry = {
   good_for: [practice('low profile: slides over edges'), practice('easy to undo')],
   form_certainty: 'settled',
   form_text: 'the flat overhand doubled by offset, both ropes running the same way; agrees with an independent figure of the joint whose tails leave on one side',
-  ways: [],
+  ways: [{ id: 'both-together', name: 'Both ends together', right: true, ends_in: null }],
 } as const satisfies KnotEntry;
