@@ -62,7 +62,7 @@ export const wayReply = z.strictObject({
       caption: z.string(),
       hands: z.strictObject({ left: z.string(), right: z.string() }),
       moving: z.string(),
-      camera: z.strictObject({ yaw_deg: z.number(), pitch_deg: z.number(), zoom: z.number(), right_ropeDiameters: z.number(), up_ropeDiameters: z.number() }).describe('how the tier looks at it: turned about the upright axis, then about the one across; zoom 1 shows what is looked at, less shows more round it; so far from its middle'),
+      camera: z.strictObject({ yaw_deg: z.number(), pitch_deg: z.number(), right_ropeDiameters: z.number(), up_ropeDiameters: z.number(), width_ropeDiameters: z.number(), height_ropeDiameters: z.number() }).describe('how the tier looks at it: turned about the upright axis, then about the one across; so far from the middle of what is looked at, and so much of it'),
       palm: z.strictObject({ wrist: point3, fingertips: point3, width_ropeDiameters: z.number() }).nullable().describe('the hand on which rope is wound or laid, plainly; no part of the shape'),
       joint: z.array(point3).nullable().describe('the joint of a closed loop of cord, from one of its ends to the other; no part of the shape'),
     }),

@@ -38,9 +38,9 @@ export function frameSvg(knot: string, way: string, frame: number, { hand, theme
   const picture = shown.map((c) => ({ ...c, points: seen(c.points), drift: [c.points.length * 0.15, c.points.length * 0.9] as const, ...(c.tape && { tape: { ...c.tape, across: turnedBy(c.tape.across, camera) } }) }));
   const components = hand === 'left' ? mirroredForLeft(picture) : picture;
   const palm = palmSeen(motion.palmAt(come), seen, hand);
-  const { zoom } = camera;
   const [lookedX, lookedY] = [x + camera.right_ropeDiameters, y + camera.up_ropeDiameters];
-  const box = squared([(hand === 'left' ? -lookedX : lookedX) - width / 2 / zoom, lookedY - height / 2 / zoom, width / zoom, height / zoom]);
+  const { width_ropeDiameters: wide, height_ropeDiameters: high } = camera;
+  const box = squared([(hand === 'left' ? -lookedX : lookedX) - wide / 2, lookedY - high / 2, wide, high]);
   const svg = drawVector(components, { face: 'front', crop: 'whole', knotRadius_ropeDiameters: box[2] / 2, frame: box, palm, theme, size_px: size, title: motion.steps[step]!.caption, cutTail: true });
   if (drawn.size >= MOST_KEPT) drawn.delete(drawn.keys().next().value!);
   drawn.set(key, svg);

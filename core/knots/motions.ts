@@ -9,7 +9,7 @@ import { crossingsSeenFrom } from '../topology';
 import { knotById, storedForm } from './catalogue';
 import { DoubledPath, Path, slidTo } from './sliding';
 import { linesOf, triples, type ShapeComponent, type ShapeMarks } from './stored';
-import type { LedByHands, MovingStep, Palm, StillStep, View, WayOfTying } from './tying';
+import type { LedByHands, MovingStep, Palm, Seen, StillStep, View, WayOfTying } from './tying';
 
 /** Frames between two key frames for which a way is proved. */
 export const BETWEEN = 6;
@@ -281,7 +281,11 @@ function lookedAt(motion: Motion): Box {
   return [left - 1, low - 1, right - left + 2, high - low + 2].map((v) => Math.round(v * 100) / 100) as unknown as Box;
 }
 
-const STRAIGHT_ON: View = { yaw_deg: 0, pitch_deg: 0, zoom: 1, right_ropeDiameters: 0, up_ropeDiameters: 0 };
+/** Straight on, and all of what is looked at; or as a step says. */
+function seenWhole(motion: Motion, { yaw_deg = 0, pitch_deg = 0, zoom = 1 }: Seen = {}): View {
+  const [, , width, height] = boxOf(motion);
+  return { yaw_deg, pitch_deg, right_ropeDiameters: 0, up_ropeDiameters: 0, width_ropeDiameters: width / zoom, height_ropeDiameters: height / zoom };
+}
 /** Near to it is no nearer than this, and so much is seen round the crossings: a share of their extent, and rope diameters. */
 const NEAREST = 2.2;
 const ROUND_CROSSINGS = { share: 1.35, more: 5 } as const;
@@ -295,8 +299,9 @@ function nearView(motion: Motion): View {
   const places = crossingsSeenFrom(ropes.map(({ points, closed }) => ({ points, closed })), [0, 0, 1]).passes.map((q) => ropes[q.line]!.points[Math.floor(q.at)]!);
   const [x, y] = ([0, 1] as const).map((c) => [Math.min(...places.map((q) => q[c])), Math.max(...places.map((q) => q[c]))] as const) as [readonly [number, number], readonly [number, number]];
   const [left, bottom, width, height] = boxOf(motion);
-  const size = ROUND_CROSSINGS.share * Math.max(x[1] - x[0], y[1] - y[0]) + ROUND_CROSSINGS.more;
-  const view = { ...STRAIGHT_ON, zoom: Math.max(1, Math.min(NEAREST, Math.max(width, height) / size)), right_ropeDiameters: (x[0] + x[1]) / 2 - left - width / 2, up_ropeDiameters: (y[0] + y[1]) / 2 - bottom - height / 2 };
+  const side = Math.max(width, height);
+  const size = Math.min(side, Math.max(side / NEAREST, ROUND_CROSSINGS.share * Math.max(x[1] - x[0], y[1] - y[0]) + ROUND_CROSSINGS.more));
+  const view: View = { yaw_deg: 0, pitch_deg: 0, right_ropeDiameters: (x[0] + x[1]) / 2 - left - width / 2, up_ropeDiameters: (y[0] + y[1]) / 2 - bottom - height / 2, width_ropeDiameters: size, height_ropeDiameters: size };
   nearViews.set(motion, view);
   return view;
 }
@@ -307,14 +312,17 @@ const TURNS_FOR = 0.4;
 export function cameraAt(motion: Motion, key: number, toward = 1): View {
   const { keys, steps } = motion;
   const { step } = keys[key]!;
-  const seenIn = (s: number): View => (steps[s]!.seen === 'near' ? nearView(motion) : { ...STRAIGHT_ON, ...(steps[s]!.seen as Partial<View> | undefined) });
+  const seenIn = (s: number): View => {
+    const seen = steps[s]!.seen;
+    return seen === 'near' ? nearView(motion) : seenWhole(motion, seen);
+  };
   const [own, before] = [seenIn(step), seenIn(Math.max(0, step - 1))];
   const first = keys.findIndex((k) => k.step === step);
   const last = keys.findLastIndex((k) => k.step === step);
   const u = Math.min(1, Math.max(0, (key + toward - first) / Math.max(1, TURNS_FOR * (last - first + 1))));
   const share = u * u * (3 - 2 * u);
   const on = (from: number, to: number) => Math.round(100 * (from + (to - from) * share)) / 100;
-  return Object.fromEntries((Object.keys(STRAIGHT_ON) as (keyof View)[]).map((of) => [of, on(before[of], own[of])])) as unknown as View;
+  return Object.fromEntries((Object.keys(own) as (keyof View)[]).map((of) => [of, on(before[of], own[of])])) as unknown as View;
 }
 
 /**

@@ -12,11 +12,18 @@ export interface View {
   /** turned about the upright axis, then about the one across, degrees */
   readonly yaw_deg: number;
   readonly pitch_deg: number;
-  /** how much of what is looked at: 1 all of it, less where a wider sight is needed, more where it is gone near to */
-  readonly zoom: number;
   /** so far from the middle of what is looked at, to the right and up */
   readonly right_ropeDiameters: number;
   readonly up_ropeDiameters: number;
+  /** so much of it is seen */
+  readonly width_ropeDiameters: number;
+  readonly height_ropeDiameters: number;
+}
+/** What a step says of it: turned, degrees; `zoom` 1 all that is looked at, less a wider sight. */
+export interface Seen {
+  readonly yaw_deg?: number;
+  readonly pitch_deg?: number;
+  readonly zoom?: number;
 }
 /** A hand on which rope is wound or laid, plainly: a round body along the middle of palm and fingers. Rope diameters. */
 export interface Palm {
@@ -33,7 +40,7 @@ export interface MovingStep extends Told {
   /** whose end it is, where there are two ropes; or both ends together */
   readonly rope?: 0 | 1 | 'both';
   /** the tier's view, where it is not straight on and of the whole; near is where the crossings of the finished knot are */
-  readonly seen?: Partial<View> | 'near';
+  readonly seen?: Seen | 'near';
 }
 /** A step that follows the making: the knot is dressed, and set. */
 export interface StillStep extends Told {

@@ -54,7 +54,7 @@ describe('help that fades', () => {
 });
 
 /** Seen straight on, no hand in it, no joint. */
-const PLAINLY = { camera: { yaw_deg: 0, pitch_deg: 0, zoom: 1, right_ropeDiameters: 0, up_ropeDiameters: 0 }, palm: null, joint: null };
+const PLAINLY = { camera: { yaw_deg: 0, pitch_deg: 0, right_ropeDiameters: 0, up_ropeDiameters: 0, width_ropeDiameters: 12, height_ropeDiameters: 8 }, palm: null, joint: null };
 /** A rope of five points that hands lead: its end is lifted. */
 const DATA = {
   path: 'changes', making: 'end', box_ropeDiameters: [-4, -2, 12, 8], then: [], right: true, ends_in: null,
@@ -84,13 +84,13 @@ describe('a way that is worked out here', () => {
     expect(handsIn(m, [0, 2], m.at(1), true).find((h) => h.moves)!.letter).toBe('L');
   });
   test('the view goes from that of one key frame to that of the next; by the left hand it is turned, and looks aside, the other way', () => {
-    const near = { yaw_deg: 40, pitch_deg: -10, zoom: 2, right_ropeDiameters: 1, up_ropeDiameters: 3 };
+    const near = { yaw_deg: 40, pitch_deg: -10, right_ropeDiameters: 1, up_ropeDiameters: 3, width_ropeDiameters: 6, height_ropeDiameters: 6 };
     const data = { ...DATA, frames: DATA.frames.map((f, k) => (k === 1 ? { ...f, camera: near } : f)) } as WayData;
     const seen = wayMotion(data, false).cameraAt(0.5);
-    expect([seen.yaw_rad, seen.pitch_rad, seen.zoom, seen.right, seen.up].map((v) => Math.round(1000 * v) / 1000)).toEqual([0.349, -0.087, 1.5, 0.5, 1.5]);
+    expect([seen.yaw_rad, seen.pitch_rad, seen.width, seen.height, seen.right, seen.up].map((v) => Math.round(1000 * v) / 1000)).toEqual([0.349, -0.087, 9, 7, 0.5, 1.5]);
     const left = wayMotion(data, true).cameraAt(1);
     expect([left.yaw_rad, left.right]).toEqual([-(40 * Math.PI) / 180, -1]);
-    expect(wayMotion(data, false).cameraAt(9)).toMatchObject({ zoom: 1, up: 0 });
+    expect(wayMotion(data, false).cameraAt(9)).toMatchObject({ width: 12, height: 8, up: 0 });
   });
   test('a hand in the rope, and the joint of a loop, move with it; where one of the two key frames has none there is none', () => {
     const palm = (y: number) => ({ wrist: [0, y, 0], fingertips: [4, y, 0], width_ropeDiameters: 5 });
@@ -114,7 +114,7 @@ describe('a way that is worked out here', () => {
     expect(handsIn(loop, [0, 2], loop.at(1), false).find((h) => h.moves)!.at).toEqual(loop.at(1)[0]!.points[0]);
   });
   test('gone near to it, hands are marked only where they are seen', () => {
-    const at = { ...PLAINLY.camera, zoom: 3, right_ropeDiameters: -1, up_ropeDiameters: -2 };
+    const at = { ...PLAINLY.camera, width_ropeDiameters: 4, height_ropeDiameters: 8 / 3, right_ropeDiameters: -1, up_ropeDiameters: -2 };
     const m = wayMotion({ ...DATA, frames: DATA.frames.map((f) => ({ ...f, camera: at })) } as WayData, false);
     for (const { at: [x, y] } of handsIn(m, [0, 2], m.at(1), false)) expect([Math.abs(x + 1) < 2, Math.abs(y) < 4 / 3]).toEqual([true, true]);
   });

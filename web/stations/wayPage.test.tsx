@@ -14,7 +14,7 @@ const WAY = {
   frames: [0, 1, 2, 3, 4].map((k) => {
     const step = k <= 2 ? 0 : 1;
     const [caption, left, right] = STEPS[step];
-    return { key: true, step, come_ropeDiameters: [k], caption, hands: { left, right }, moving: 'the end', camera: { yaw_deg: 0, pitch_deg: 0, zoom: 1, right_ropeDiameters: 0, up_ropeDiameters: 0 }, palm: null, joint: null, components: [{ name: 'rope', role: 'rope', closed: false, diameter: 1, points: [0, 1, 2, 3, 4, 5].map((x) => [x, x > 3 ? k : 0, 0]), marks: {} }] };
+    return { key: true, step, come_ropeDiameters: [k], caption, hands: { left, right }, moving: 'the end', camera: { yaw_deg: 0, pitch_deg: 0, right_ropeDiameters: 0, up_ropeDiameters: 0, width_ropeDiameters: 12, height_ropeDiameters: 8 }, palm: null, joint: null, components: [{ name: 'rope', role: 'rope', closed: false, diameter: 1, points: [0, 1, 2, 3, 4, 5].map((x) => [x, x > 3 ? k : 0, 0]), marks: {} }] };
   }),
 };
 const ANSWERS = { 'GET /knots/bowline': BOWLINE, 'GET /knots/bowline/ways/loop': WAY, 'GET /knots/bowline/look-alikes': [] };

@@ -11,7 +11,7 @@ import { DoubledPath } from '../sliding';
 import type { LedByHands, Stage } from '../tying';
 
 const SCALE = 1.7;
-const COUNT = 250;
+const COUNT = 234;
 /** control points of a leg from where the pair divides to the bight */
 const PER_LEG = 26;
 const LEADS_FROM = 24;

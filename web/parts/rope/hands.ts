@@ -19,11 +19,11 @@ export interface PalmShape {
 export interface Turn {
   readonly yaw_rad: number;
   readonly pitch_rad: number;
-  /** 1: all that is looked at; less where a wider sight is needed */
-  readonly zoom: number;
-  /** what is looked at, from the middle of the frame */
+  /** what is looked at: so far from the middle of the frame, and so much of it */
   readonly right: number;
   readonly up: number;
+  readonly width: number;
+  readonly height: number;
 }
 
 const COLOURS = { paper: { ink: '#16324f', ground: '#ffffff' }, headlamp: { ink: '#ffd9b8', ground: '#1d1512' } } as const;

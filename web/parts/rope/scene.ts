@@ -26,6 +26,9 @@ const FULL = { step: 0.16, sides: 20 };
 const MOVING = { step: 0.32, sides: 10 };
 /** a frame of a motion, made anew each time */
 const PLAYED = { step: 0.45, sides: 8 };
+/** the same where it stands still */
+const AT_REST = { step: 0.24, sides: 14 };
+type Quality = typeof PLAYED;
 const REST_MS = 150;
 const FIELD_OF_VIEW_DEG = 24;
 const MOVING_PIXELS = 0.75;
@@ -39,6 +42,7 @@ interface Drawn {
   readonly component: SceneComponent;
   readonly theme: Theme;
   readonly full: boolean;
+  readonly played: Quality;
   readonly still: Mesh;
   readonly moving: Mesh;
   readonly rings: Tube;
@@ -46,7 +50,6 @@ interface Drawn {
 }
 type Theme = 'paper' | 'headlamp';
 
-const STRAIGHT_ON: Turn = { yaw_rad: 0, pitch_rad: 0, zoom: 1, right: 0, up: 0 };
 /** a hand's marker is so small a part of what is seen */
 const HANDS_IN_HEIGHT = 11;
 const SAME = 1e-4;
@@ -65,7 +68,8 @@ export class RopeScene {
   private ghosts: Mesh[] = [];
   private handSprites: Sprite[] = [];
   private palm: Mesh | null = null;
-  private seenFrom: Turn = STRAIGHT_ON;
+  /** how a motion is looked at; a shape straight on, all of it */
+  private seenFrom: Turn | null = null;
   private readonly materials = new Map<string, Material>();
   /** sheaths of a theme by the tracers in them */
   private sheaths: { theme: Theme; braids: Map<string, Braid> } | null = null;
@@ -99,7 +103,7 @@ export class RopeScene {
   /** Takes a shape; the view keeps its turn. @param whole the eye and short ends in view too, not the knot alone */
   show(components: readonly SceneComponent[], theme: Theme, whole: boolean): void {
     this.frame = framing(components, whole);
-    this.seenFrom = STRAIGHT_ON;
+    this.seenFrom = null;
     this.build(components, theme, true);
     this.draw(true);
   }
@@ -108,12 +112,17 @@ export class RopeScene {
    * One frame of a motion: quickly made, without occlusion; the view stays on the knot.
    * @param frame what is looked at, where it is not told by the shape. @param turn how it is turned before whoever looks turns it farther
    */
-  showMoving(components: readonly SceneComponent[], theme: Theme, frame?: Framing, turn: Turn = STRAIGHT_ON): void {
+  showMoving(components: readonly SceneComponent[], theme: Theme, frame?: Framing, turn: Turn | null = null): void {
     this.frame = frame ?? framing(components, false);
     this.seenFrom = turn;
     this.build(components, theme, false);
     clearTimeout(this.rest);
     this.draw(false);
+    // where it stands still it is drawn again, finer
+    this.rest = window.setTimeout(() => {
+      this.build(components, theme, false, AT_REST);
+      this.draw(true);
+    }, REST_MS);
   }
 
   /** A rope that is not there yet, seen through: where the strand will go. None takes it away. */
@@ -170,10 +179,10 @@ export class RopeScene {
     this.shape.add(this.palm);
   }
 
-  private build(components: readonly SceneComponent[], theme: Theme, full: boolean): void {
+  private build(components: readonly SceneComponent[], theme: Theme, full: boolean, played = PLAYED): void {
     this.renderer.toneMappingExposure = theme === 'paper' ? 1.16 : 1.05;
     // from frame to frame of a motion what stands still stays as it was made
-    const kept = full ? [] : this.takeOut((d) => d.theme === theme && !d.full && components.some((c) => sameShape(c, d.component)));
+    const kept = full ? [] : this.takeOut((d) => d.theme === theme && !d.full && d.played === played && components.some((c) => sameShape(c, d.component)));
     this.clear();
     const colours = PICTURE_THEMES[theme];
     (this.mark.material as MeshBasicMaterial).color.set(colours.mark);
@@ -187,7 +196,7 @@ export class RopeScene {
       const rope = isRope(c);
       const { colour: map, bump } = this.sheathFor(theme, c.role);
       const of = (quality: typeof FULL) => tube(componentMesh(c, theme, others, quality));
-      const low = of(full ? MOVING : PLAYED);
+      const low = of(full ? MOVING : played);
       const high = full && !c.tape ? of(FULL) : low;
       const kind = rope ? c.role : 'thing';
       const still = new Mesh(high.geometry, this.material(`still ${kind} ${theme}`, () => (rope ? new MeshStandardMaterial({ map, bumpMap: bump, bumpScale: 3, roughness: 0.84, metalness: 0, vertexColors: true }) : new MeshStandardMaterial({ roughness: 0.5, metalness: 0.35, vertexColors: true }))));
@@ -198,7 +207,7 @@ export class RopeScene {
       if (rope && !c.closed && !c.tape) ends.push(this.cutEnd(finePoints(c.points, false, MOVING.step), c.diameter / 2, colours.core));
       if (c.role === 'post') for (const line of [c.points, [...c.points].reverse()]) ends.push(this.cutEnd(line, c.diameter / 2, colours.object));
       for (const end of ends) this.shape.add(end);
-      this.drawn.push({ component: c, theme, full, still, moving, rings: low, ends });
+      this.drawn.push({ component: c, theme, full, played, still, moving, rings: low, ends });
     }
   }
   /** Takes out of what is drawn those that may stay. */
@@ -319,15 +328,16 @@ export class RopeScene {
   /** Puts camera and shape where they stand now. */
   private place(): void {
     const { clientWidth: w, clientHeight: h } = this.renderer.domElement;
-    const { centreY, height, width } = this.frame;
+    const { centreY, height, width } = this.seenFrom ? { ...this.frame, ...this.seenFrom } : this.frame;
+    const { yaw_rad, pitch_rad, right, up } = this.seenFrom ?? { yaw_rad: 0, pitch_rad: 0, right: 0, up: 0 };
     this.camera.aspect = w / h;
     const half = Math.tan((FIELD_OF_VIEW_DEG * Math.PI) / 360);
     // looked at from behind, right is left
-    this.camera.position.set(Math.sign(Math.cos(this.yaw)) * this.seenFrom.right, centreY + this.seenFrom.up, Math.max(height / 2, width / 2 / this.camera.aspect) / half / this.zoom / this.seenFrom.zoom + 3);
+    this.camera.position.set(Math.sign(Math.cos(this.yaw)) * right, centreY + up, Math.max(height / 2, width / 2 / this.camera.aspect) / half / this.zoom + 3);
     this.camera.updateProjectionMatrix();
-    for (const hand of this.handSprites) hand.scale.setScalar(height / HANDS_IN_HEIGHT / this.seenFrom.zoom);
+    for (const hand of this.handSprites) hand.scale.setScalar(height / HANDS_IN_HEIGHT);
     this.turned.position.set(0, centreY, 0);
-    this.turned.rotation.set(this.pitch + this.seenFrom.pitch_rad, this.yaw + this.seenFrom.yaw_rad, 0, 'XYZ');
+    this.turned.rotation.set(this.pitch + pitch_rad, this.yaw + yaw_rad, 0, 'XYZ');
     this.shape.position.set(0, -centreY, 0);
     this.scene.updateMatrixWorld();
     this.camera.updateMatrixWorld();

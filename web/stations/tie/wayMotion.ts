@@ -65,7 +65,7 @@ export function wayMotion(data: WayData, mirrored: boolean): WayMotion {
       const [a, b, t] = around(at);
       const on = (of: keyof typeof a.camera) => a.camera[of] + (b.camera[of] - a.camera[of]) * t;
       const rad = (deg: number) => (deg * Math.PI) / 180;
-      return { yaw_rad: (mirrored ? -1 : 1) * rad(on('yaw_deg')), pitch_rad: rad(on('pitch_deg')), zoom: on('zoom'), right: (mirrored ? -1 : 1) * on('right_ropeDiameters'), up: on('up_ropeDiameters') };
+      return { yaw_rad: (mirrored ? -1 : 1) * rad(on('yaw_deg')), pitch_rad: rad(on('pitch_deg')), right: (mirrored ? -1 : 1) * on('right_ropeDiameters'), up: on('up_ropeDiameters'), width: on('width_ropeDiameters'), height: on('height_ropeDiameters') };
     },
     jointAt: (at) => {
       const [a, b, t] = around(at);
@@ -102,14 +102,15 @@ interface Place {
   readonly moves: number;
 }
 /** What is led, where that is told: the end that ties, the tip of the bight, the joint of a loop of cord. The rest of a rope slides along with it. */
-function tipOf(motion: WayMotion, after: readonly SceneComponent[], from: number, to: number, places: readonly Place[]): Place | null {
-  if (motion.jointAt(from) && motion.jointAt(to)) return places.find((q) => q.i === 0) ?? null;
+function tipOf(motion: WayMotion, before: readonly SceneComponent[], after: readonly SceneComponent[], from: number, to: number): Place | null {
+  const place = (n: number, i: number): Place => ({ n, i, moves: Math.hypot(...[0, 1, 2].map((j) => after[n]!.points[i]![j]! - before[n]!.points[i]![j]!)) });
+  if (motion.jointAt(from) && motion.jointAt(to)) return place(0, 0);
   if (motion.path === 'changes') return null;
-  const moved = (n: number) => Math.max(0, ...places.filter((q) => q.n === n).map((q) => q.moves));
-  const rope = after.map((_, n) => n).reduce((best, n) => (moved(n) > moved(best) ? n : best), 0);
-  const { points, marks } = after[rope]!;
-  const tip = motion.making === 'end' ? points.length - 1 : marks?.eye;
-  return places.find((q) => q.n === rope && q.i === tip) ?? null;
+  const tips = after.flatMap(({ points, marks, role }, n) => {
+    const tip = !isRope({ role }) ? undefined : motion.making === 'end' ? points.length - 1 : typeof marks?.eye === 'number' ? marks.eye : undefined;
+    return tip === undefined ? [] : [place(n, tip)];
+  });
+  return tips.length > 0 ? tips.reduce((best, q) => (q.moves > best.moves ? q : best)) : null;
 }
 
 /**
@@ -119,15 +120,15 @@ function tipOf(motion: WayMotion, after: readonly SceneComponent[], from: number
 export function handsIn(motion: WayMotion, [from, to]: readonly [number, number], now: readonly SceneComponent[], mirrored: boolean): HandMarker[] {
   const [before, after] = [motion.at(from), motion.at(to)];
   // what is seen at the end of the step
-  const { zoom, right, up } = motion.cameraAt(to);
-  const [centreX, centreY, height, width] = [right, motion.frame.centreY + up, motion.frame.height / zoom, motion.frame.width / zoom];
+  const { right: centreX, up, width, height } = motion.cameraAt(to);
+  const centreY = motion.frame.centreY + up;
   const inSight = ([x, y]: Point3) => Math.abs(x - centreX) < width / 2 && Math.abs(y - centreY) < height / 2;
   const places = after.flatMap((c, n) => (isRope(c) ? c.points.map((p, i) => ({ n, i, moves: Math.hypot(...[0, 1, 2].map((j) => p[j]! - before[n]!.points[i]![j]!)), seen: inSight(p) })) : [])).filter((q) => q.seen);
   if (places.length === 0) return [];
   // a strand that merely swings along with what the hand holds leads nothing
   const inMiddle = motion.path === 'stays' ? places : places.filter(({ n, i }) => Math.hypot(after[n]!.points[i]![0] - centreX, after[n]!.points[i]![1] - centreY) < IN_MIDDLE * Math.max(height, width));
   const farthest = (inMiddle.length > 0 ? inMiddle : places).reduce((best, q) => (q.moves > best.moves ? q : best));
-  const leads = tipOf(motion, after, from, to, places) ?? farthest;
+  const leads = tipOf(motion, before, after, from, to) ?? farthest;
   const at = (q: { n: number; i: number }): Point3 => now[q.n]!.points[q.i] as Point3;
   const apart = (q: { n: number; i: number }) => Math.hypot(...[0, 1, 2].map((j) => at(q)[j]! - at(leads)[j]!));
   // what lies still near the middle, where strands cross
