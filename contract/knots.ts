@@ -86,7 +86,8 @@ const onPaper = {
   paper: z.enum(['a5', 'half-letter']).default('a5'),
   hand: z.enum(['right', 'left']).default('right'),
   profile: z.string().min(1).max(80).default('sport-crag'),
-  rope_diameter_mm: z.coerce.number().min(2).max(40).default(10).describe('for the start point and the tail'),
+  rope_diameter_mm: z.coerce.number().min(2).max(40).default(10).describe('of the rope of the job, for the start point and the tail; a friction hitch takes a cord that suits it, a knot in tape the usual tape'),
+  rope_kind: z.enum(ROPE_KINDS).default('dynamic').describe('where it is cord or webbing itself, it is taken as it is'),
 };
 export const cardQuery = z.strictObject({ ...onPaper, way: z.string().min(1).max(60).optional().describe('the first right one where it is not said') });
 export const bookletQuery = z.strictObject({ ...onPaper, knots: z.string().min(1).max(2000).transform((ids) => ids.split(',').map((id) => id.trim()).filter((id) => id !== '')).pipe(z.array(knotId).min(1).max(60)).describe('ids, parted by commas; a page each') });

@@ -69,7 +69,7 @@ test('the butterfly by the twist: hands change its path; tied along, help fades 
   for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('heading', { name: 'Finished, it shows' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'See it drawn up' })).toBeVisible();
-  const card = await page.request.get((await page.getByRole('link', { name: 'Card of this knot (PDF)' }).getAttribute('href'))!);
+  const card = await page.request.get((await page.getByRole('link', { name: 'A5' }).getAttribute('href'))!);
   expect([card.status(), card.headers()['content-type'], (await card.body()).subarray(0, 5).toString()]).toEqual([200, 'application/pdf', '%PDF-']);
 });
 

@@ -120,6 +120,15 @@ describe('cards', () => {
       }
   }, 180_000);
 
+  test('each knot in what it is tied in, for the rope of the job: a hitch in a cord that suits it, tape in the usual tape; cord itself as it is', async () => {
+    const booklet = (await card('/cards.pdf?knots=bowline,prusik,water-knot&rope_diameter_mm=10.2&rope_kind=dynamic')).said;
+    for (const what of ['In 10.2 mm rope begin', 'in 6.5 mm cord', '25 mm tape']) expect(booklet).toContain(what);
+    const cord = (await card('/knots/prusik/card.pdf?rope_diameter_mm=6&rope_kind=accessory-cord')).said;
+    expect(cord).toContain('6 mm cord');
+    const refused = await call(t, 'GET', '/knots/prusik/card.pdf?rope_kind=wire');
+    expect([refused.status, refused.body.errors![0]!.path]).toEqual([400, expect.stringContaining('rope_kind')]);
+  });
+
   test('of several knots make a booklet; what is asked for wrongly is refused by name', async () => {
     const c = await card('/cards.pdf?knots=bowline,prusik,clove-hitch');
     expect([c.status, c.pages]).toEqual([200, 3]);

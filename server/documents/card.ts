@@ -2,8 +2,9 @@
  * Cards: one knot on one small page, to be laid in a pocket or beside the rope: how it is tied step by step, both faces, what is counted, tail and start
  * for this rope, faults to look for, cautions. Black on white; several knots make a booklet, a page each. What does not fit is set smaller, never left out.
  */
-import { ropeNeeded } from '../../core/choose';
+import { ropeNeeded, type JobRope } from '../../core/choose';
 import { goesOn } from '../../core/knots/behaviour';
+import { across_mm, acrossText } from '../../core/knots/sizes';
 import { knotById } from '../../core/knots/catalogue';
 import { motionOf } from '../../core/knots/motions';
 import type { KnotEntry } from '../../core/knots/types';
@@ -23,7 +24,9 @@ export interface CardAsked {
   readonly paper: keyof typeof PAPERS;
   readonly hand: 'right' | 'left';
   readonly profile: Profile;
+  /** the rope of the job */
   readonly rope_diameter_mm: number;
+  readonly rope_kind: JobRope['kind'];
   readonly way?: string | undefined;
   readonly now: Date;
 }
@@ -48,15 +51,18 @@ const ORDER = { 'take-out-and-retie': 0, 'put-right': 1, remark: 2 } as const;
 const SIGN = { 'take-out-and-retie': 'Retie', 'put-right': 'Put right', remark: 'Remark' } as const;
 
 /** What stands in words under the pictures, a heading and its lines each. */
-function words(entry: KnotEntry, { profile, rope_diameter_mm }: CardAsked): (readonly [string, readonly string[]])[] {
+function words(entry: KnotEntry, { profile, rope_kind, ...asked }: CardAsked): (readonly [string, readonly string[]])[] {
+  const rope_diameter_mm = across_mm(entry, { kind: rope_kind, diameter_mm: asked.rope_diameter_mm });
+  const text = acrossText(entry, rope_diameter_mm);
+  const rope = text.endsWith('mm') ? `${text} rope` : text;
   const tail = judgeTail(profile, { knot: entry.id, rope_diameter_mm });
   const needed = ropeNeeded(profile, { knot: entry.id, rope_diameter_mm });
   const counts = entry.check_points.flatMap((p) => (p.count ? [sentence(`${p.count.of}: ${p.count.is}`)] : []));
   const faults = [...entry.faults].sort((a, b) => ORDER[a.verdict] - ORDER[b.verdict]);
   return [
     ['Start', [goesOn(entry)
-      ? `Anywhere in the rope; in ${rope_diameter_mm} mm rope the knot takes about ${upTo5(needed.in_knot_mm)}.`
-      : `In ${rope_diameter_mm} mm rope begin ${upTo5(needed.start_at_mm)} from the end (${upTo5(needed.start_at_mm_low)} to ${upTo5(needed.start_at_mm_high)}). ${sentence(needed.notes.join('; '))}.`]],
+      ? `Anywhere in the rope; in ${rope} the knot takes about ${upTo5(needed.in_knot_mm)}.`
+      : `In ${rope} begin ${upTo5(needed.start_at_mm)} from the end (${upTo5(needed.start_at_mm_low)} to ${upTo5(needed.start_at_mm_high)}). ${sentence(needed.notes.join('; '))}.`]],
     ['Tail', [`${sentence(tail.rule.text)}${tail.required_mm === null ? '' : `: here at least ${upTo5(tail.required_mm)}${tail.max_mm === null ? '' : `, at most ${tail.max_mm} mm`}`}. Rules: ${profile.name}, version ${profile.version}.`]],
     ['Set', [sentence(entry.set.text)]],
     ...(counts.length > 0 ? [['Count', counts] as const] : []),

@@ -213,6 +213,11 @@ describe('the shelf', () => {
 
   test('a sheet shows both faces of every knot, set; it stays in the address', async () => {
     const { router } = show(<Shelf />, '/tie', '/tie?family=bend');
+    // a page each of those that are shown, for the job's rope
+    const booklet = new URL((await screen.findByRole<HTMLAnchorElement>('link', { name: 'A5' })).href);
+    expect(booklet.pathname).toBe('/api/v1/cards.pdf');
+    expect(booklet.searchParams.get('knots')!.split(',').every((id) => ENTRIES.find((e) => e.id === id)!.family === 'bend')).toBe(true);
+    expect([booklet.searchParams.get('paper'), booklet.searchParams.get('hand'), booklet.searchParams.get('way')]).toEqual(['a5', 'right', null]);
     fireEvent.click(await screen.findByRole('button', { name: 'sheet: both faces, set' }));
     expect(router.state.location.search).toContain('show=sheet');
     const faces = screen.getAllByRole('img', { name: /^Square knot, (front|back), set$/ }).map((img) => new URL(img.getAttribute('src')!, 'http://x').searchParams);

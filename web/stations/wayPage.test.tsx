@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { entryById } from '../../core/knots/lookup';
+import { store } from '../store';
 import { show } from '../testing/fakeServer';
 import { Projector } from './tie/Projector';
 import { WayPage } from './tie/WayPage';
@@ -71,7 +72,12 @@ describe('a way of tying', () => {
     expect(router.state.location.search).toContain('hand=left');
     expect(screen.getByText(/leads the end/).textContent).toContain('Left hand leads the end');
     expect(screen.getByRole('link', { name: 'This frame as SVG' }).getAttribute('href')).toContain('hand=left');
-    expect(screen.getByRole('link', { name: 'Card of this knot (PDF)' }).getAttribute('href')).toBe('/api/v1/knots/bowline/card.pdf?way=loop&hand=left');
+    // with the rules and the rope of the job, on either paper
+    const { job } = store.getState().job;
+    for (const [name, paper] of [['A5', 'a5'], ['half letter', 'half-letter']] as const) {
+      const url = new URL(screen.getByRole<HTMLAnchorElement>('link', { name }).href);
+      expect([url.pathname, Object.fromEntries(url.searchParams)]).toEqual(['/api/v1/knots/bowline/card.pdf', { paper, hand: 'left', way: 'loop', profile: job.profile, rope_diameter_mm: String(job.rope.diameter_mm), rope_kind: job.rope.kind }]);
+    }
   });
 
   test('tied along, the space key is the next step; a step without its picture says its caption, and then the name alone', async () => {

@@ -21,6 +21,8 @@ const LEG_CUT = -8;
 const JOINT_AHEAD = 2.4;
 /** and end so far apart, within the joint */
 const WITHIN_JOINT = 1.1;
+/** rope that lies beyond the legs at the end, toward the joint: both strands */
+const JOINT_TAKES = 3.6;
 /** over so much of the rope, at last, they lie straight again */
 const STRAIGHT_OVER = 6;
 /** nothing lies nearer to the middle of the rope that is gripped */
@@ -59,7 +61,7 @@ export function prusikTied(): LedByHands {
     if (k <= 0) return 0;
     return depths[k - 1]! + ((depths[k]! - depths[k - 1]!) * (rope - lengths[k - 1]!)) / (lengths[k]! - lengths[k - 1]!);
   };
-  const total = lengths[0]! + 2 * (length - BASE) + 3.6;
+  const total = lengths[0]! + 2 * (length - BASE) + JOINT_TAKES;
   /** from where a strand has come to, round toward the other one, nearly to the middle between them */
   const towardJoint = (h: Path, other: Path, come: number): Point3[] => {
     const share = Math.min(1, (length - come) / STRAIGHT_OVER);

@@ -6,6 +6,7 @@ import type { knotListReply } from '../../../contract';
 import { FAMILIES, type Family } from '../../../core/knots/types';
 import { searchKnots, type AmbiguousName } from '../../../core/knots/search';
 import { useKnotsQuery } from '../../store/api';
+import { Cards } from '../../parts/Cards';
 import { KnotPicture } from '../../parts/KnotPicture';
 import { Failed, Loading } from '../../parts/States';
 import { FAMILY_HEADINGS, PURPOSE_WORDS } from '../../parts/words';
@@ -77,6 +78,7 @@ export function Shelf() {
         <span className="seg ms-auto" role="group" aria-label="Shown as"><button type="button" aria-pressed={!sheet} onClick={() => keep('show', '')}>laid out</button><button type="button" aria-pressed={sheet} onClick={() => keep('show', 'sheet')}>sheet: both faces, set</button></span>
         <Link to="/tie/compare">compare two</Link>
       </div>
+      {shown.length > 0 ? <p className="small mb-0 mt-2"><Cards knots={shown.map((k) => k.id)} said={shown.length === 1 ? 'Its card to print (PDF)' : `Cards of these ${shown.length} to print, a page each (PDF)`} /></p> : null}
       {shown.length === 0 ? <div className="mt-2"><p className="mb-2">Nothing on the shelf goes by that name in that place.</p><Button variant="outline-primary" onClick={clear}>Show all knots</Button></div> : null}
       {families.map((f) => (
         <section key={f} aria-labelledby={`family-${f}`}>

@@ -4,6 +4,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { useKnotQuery, useProfilesQuery, useRopeNeededQuery, useSessionQuery, useShapeQuery, useWayQuery, type KnotReply } from '../../store/api';
 import { useApp, useSend } from '../../store';
 import { knotTaken } from '../../store/job';
+import { Cards } from '../../parts/Cards';
 import { useKeys } from '../../parts/keys';
 import { KnotPicture } from '../../parts/KnotPicture';
 import { OnSight } from '../../parts/OnSight';
@@ -295,6 +296,7 @@ function KnotPage({ knot }: { knot: KnotReply }) {
             <h2>The knot itself</h2>
             <Size knot={knot} across_mm={across_mm(knot, job.rope)} />
             <p className="small mb-0 mt-2">Take its shape along: <a href={`/api/v1/knots/${id}/shape.glb?${files}`} download={`${id}.glb`}>glTF</a>, <a href={`/api/v1/knots/${id}/shape.obj?${files}`} download={`${id}.obj`}>OBJ</a>, <a href={`/api/v1/knots/${id}/picture.svg?${files}&size=900&theme=print`} download={`${id}.svg`}>SVG</a>, <a href={`/api/v1/knots/${id}/shape?${files}`} download={`${id}.json`}>JSON</a></p>
+            <p className="small mb-0 mt-2"><Cards knots={[id]} {...(way && { way: way.id })} said="A card to print (PDF)" /></p>
           </section>
           <Facts knot={knot} />
         </div>

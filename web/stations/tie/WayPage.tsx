@@ -2,6 +2,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { Link, useParams, useSearchParams } from 'react-router';
+import { Cards } from '../../parts/Cards';
 import { useKeys } from '../../parts/keys';
 import type { RopeHandle } from '../../parts/rope/Rope3D';
 import type { SceneComponent } from '../../parts/rope/framing';
@@ -177,7 +178,7 @@ export function WayPage() {
           ) : null}
           <TieAlong along={along} steps={steps.length} shown={shown} onNext={next} onAgain={again} />
           {session?.person ? <ShowElsewhere state={{ knot: id, way, at_keyFrames: at, then: after === null ? null : after - (steps.length - data.then.length), hand: mirrored ? 'left' : 'right', face, ghost, hands }} /> : null}
-          <p className="mt-3 mb-0"><a href={`/api/v1/knots/${id}/card.pdf?way=${way}&hand=${mirrored ? 'left' : 'right'}`}>Card of this knot (PDF)</a> · <a download={`${id}-${shown + 1}.svg`} href={`${step.picture(1200, 'print')}${mirrored ? '&hand=left' : ''}`}>This frame as SVG</a> · <Button variant="link" className="p-0 align-baseline" onClick={() => void savePng(stage.current, `${id}-${shown + 1}.png`)}>as PNG</Button></p>
+          <p className="mt-3 mb-0"><Cards knots={[id]} way={way} hand={mirrored ? 'left' : 'right'} said="Card of it (PDF)" /> · <a download={`${id}-${shown + 1}.svg`} href={`${step.picture(1200, 'print')}${mirrored ? '&hand=left' : ''}`}>This frame as SVG</a> · <Button variant="link" className="p-0 align-baseline" onClick={() => void savePng(stage.current, `${id}-${shown + 1}.png`)}>as PNG</Button></p>
           <ol className="rows mt-3" aria-label="Steps">
             {steps.map((s, i) => (
               <li key={s.caption}><button type="button" className="row-link way-step" aria-current={shown === i ? 'step' : undefined} onClick={() => goTo(i)}><span>{i + 1}.</span><span>{along.on && shownAt(along.level, i, steps.length) === 'name' ? '…' : s.caption}</span><span>{along.stopped.includes(i) ? 'stopped here' : ''}</span></button></li>
