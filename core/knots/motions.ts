@@ -92,6 +92,14 @@ function comeAfter(passes: readonly number[], upTo: number, most: number): numbe
   return after === undefined || after > most ? most : ((passes[upTo - 1] ?? 0) + after) / 2;
 }
 
+/** An untied rope is seen: its end stands so far before the place of the next crossing. */
+const BEFORE_CROSSING = 2.5;
+/** Where a mover begins: where it has made so many of its crossings, its end near the next one. */
+function beginsAt(passes: readonly number[], made: number, most: number): number {
+  const after = passes[made];
+  return after === undefined ? comeAfter(passes, made, most) : Math.max(comeAfter(passes, made, most), after - BEFORE_CROSSING);
+}
+
 /**
  * Where key frames come between two places of what moves, so that in no frame between them a point moves farther than its share of `most`.
  * @param first how far the first is tried
@@ -207,7 +215,7 @@ function slid(id: string, found: WayOfTying): Motion {
   const movers = lines.map((l) => (found.making === 'bight' ? bightOf(l.points, eye) : endOf(l.points)));
   const passes = passesOf(lines);
   const byShare = found.steps.some((s) => isMoving(s) && s.by === 'share');
-  const start = movers.map((m, rope) => (byShare ? 0 : comeAfter(passes[rope]!, found.start?.[rope] ?? 0, m.most)));
+  const start = movers.map((m, rope) => (byShare ? 0 : beginsAt(passes[rope]!, found.start?.[rope] ?? 0, m.most)));
   const gap = smallestDistance(lines, NEIGHBOUR_ARC);
   const stride = Math.min(1, gap) * SHARE_OF_GAP * (BETWEEN + 1);
   const steps = found.steps.filter(isMoving);

@@ -58,8 +58,8 @@ export const ways: Readonly<Record<string, WayOfTying>> = {
     steps: [
       ...FIRST_TURN,
       { upTo: 3, caption: 'Same thumb, same sense, half over again: two loops, two crossings.', hands: { left: 'holds the first X', right: 'turns half over, the same way' }, moving: 'the far loop' },
-      { upTo: 5, caption: 'Fold the far loop round the back, one leg on each side of the knot.', hands: { left: 'holds an X in the fingers', right: 'leads the far loop round the back' }, moving: 'the far loop' },
-      { upTo: 6, caption: 'It comes forward under the line.', hands: { left: 'holds the small loop open', right: 'brings the far loop to the front' }, moving: 'the far loop' },
+      { upTo: 5, caption: 'Fold the far loop round the back, one leg on each side of the knot.', hands: { left: 'holds an X in the fingers', right: 'leads the far loop round the back' }, moving: 'the far loop', seen: { pitch_deg: 22 } },
+      { upTo: 6, caption: 'It comes forward under the line.', hands: { left: 'holds the small loop open', right: 'brings the far loop to the front' }, moving: 'the far loop', seen: { pitch_deg: 22 } },
       { upTo: 7, caption: 'Through the small loop between the two crossings, and out.', hands: { left: 'the thumb lies in the small loop', right: 'draws the far loop through' }, moving: 'the far loop: it is the eye now' },
       ...DRESS,
     ],

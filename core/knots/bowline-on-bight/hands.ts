@@ -38,6 +38,8 @@ const ON_ITS_WAY: readonly Bight[] = [
 ];
 const COLLAR = onBoth([[4, 10.8, 1.8], [4.2, 12.4, 0.7], [3.9, 13.8, -0.4], [3, 14.8, -1], [1.9, 15.5, -1.2], [0.9, 15.8, -1.2]], [0, 15.9, -1.2]);
 const LEFT_WIDER = 1.15;
+/** the tip of the bight is in sight from the beginning: share of its way */
+const BEGINS = 0.1;
 
 const sampled = (points: readonly Point3[]): Point3[] => resample(points, lengthOf(points) / (PER_LEG - 1));
 
@@ -89,7 +91,7 @@ export function bowlineOnBightTied(): LedByHands {
   const [eyes, deep] = [legs(SHORT), legs(FULL)];
   return {
     stages: [
-      (u) => [pair(0.45 * u)], (u) => [pair(0.45 + 0.55 * u)], eased([pair(1)], [rope(asPair, ...atFirst)]), led([asPair, lifted(asPair), lifted(eyes), eyes], [atFirst, liftedTip(atFirst), liftedTip(tip(IN_FRONT)), tip(IN_FRONT)]),
+      (u) => [pair(BEGINS + (0.45 - BEGINS) * u)], (u) => [pair(0.45 + 0.55 * u)], eased([pair(1)], [rope(asPair, ...atFirst)]), led([asPair, lifted(asPair), lifted(eyes), eyes], [atFirst, liftedTip(atFirst), liftedTip(tip(IN_FRONT)), tip(IN_FRONT)]),
       led([eyes, eyes, eyes, eyes, eyes], [tip(IN_FRONT), ...OPENED.map(tip), tip(ON_ITS_WAY[0]!), tip(ON_ITS_WAY[1]!)]), led([eyes, eyes, eyes, eyes, eyes], [tip(ON_ITS_WAY[1]!), tip(ON_ITS_WAY[2]!), tip(ON_ITS_WAY[3]!), tip(ON_ITS_WAY[4]!), tip(COLLAR)]), led([eyes, deep], [tip(COLLAR), tip(COLLAR)]),
     ],
     box: [-15, -27, 30, 44],

@@ -19,6 +19,8 @@ const TOP = 20;
 const LEADS_FROM = -24;
 /** share of the rope's length at the far point of the first ear */
 const EAR_AT = 0.42;
+/** the tip of the bight is in sight from the beginning: share of its way */
+const BEGINS = 0.14;
 
 /** From the pair up into an ear and down again inside the head. @param ear how far the ear stands beyond the head; below 0 it has not come through */
 const earOf = (ear: number, wide: number): Point3[] => {
@@ -70,7 +72,7 @@ export function twoEarsTied(): LedByHands {
   const [none, small, full] = [earOf(-1, 0), earOf(4, 3), earOf(13, 5.5)];
   return {
     stages: [
-      (u) => [pair(0.45 * u)], (u) => [pair(0.45 + 0.55 * u)],
+      (u) => [pair(BEGINS + (0.45 - BEGINS) * u)], (u) => [pair(0.45 + 0.55 * u)],
       eased([pair(1)], [rope(NO_EAR, ROUND)]), led([NO_EAR, BENT_EAR, none], [ROUND, BENT, INSIDE]), led([none, UNDER, small], [INSIDE, INSIDE, IN_FRONT]), led([small, small, small, small, small, small], [IN_FRONT, ...OVER, BEHIND]), led([small, full], [BEHIND, BEHIND]),
     ],
     box: [-14, -37, 28, 50],
