@@ -120,6 +120,15 @@ describe('a way of tying', () => {
     expect(spoken).toEqual(['Through the object.', 'A small loop.']);
   });
 
+  test('two steps that say the same are two steps', async () => {
+    const complained = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+    open('', { 'GET /knots/bowline/ways/loop': { ...WAY, frames: WAY.frames.map((f) => ({ ...f, caption: 'In through its turns.' })) } });
+    await screen.findByText('Step 1 of 3');
+    expect(screen.getAllByRole('button', { name: /^Step \d$/ })).toHaveLength(3);
+    expect(complained.mock.calls.filter(([first]) => String(first).includes('same key'))).toEqual([]);
+    complained.mockRestore();
+  });
+
   test('shown on another screen it tells where it stands whenever that changes', async () => {
     const { sent } = open('', { 'POST /shows': { code: '654321', ends_at: '2026-05-14T18:00:00.000Z' }, 'POST /shows/654321': { screens: 2 } });
     await screen.findByText('Step 1 of 3');

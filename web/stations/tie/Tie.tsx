@@ -68,7 +68,7 @@ function Steps({ knot, way, name, onBig }: { knot: string; way: string; name: st
       ) : null}
       <div className="strip-film">
         {steps.map((f, i) => (
-          <button key={f.caption} aria-current={at === i ? 'step' : undefined} aria-label={`Step ${i + 1}: ${f.caption}`} onClick={() => go(at === i ? null : i)}>
+          <button key={`${i} ${f.caption}`} aria-current={at === i ? 'step' : undefined} aria-label={`Step ${i + 1}: ${f.caption}`} onClick={() => go(at === i ? null : i)}>
             <img src={f.picture(140, theme)} alt="" loading="lazy" />
             {i + 1}
           </button>

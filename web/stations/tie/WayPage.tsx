@@ -146,7 +146,7 @@ export function WayPage() {
           </div>
           <ol className="strip-film" aria-label="Steps as pictures">
             {steps.map((s, i) => (
-              <li key={s.caption}><button type="button" aria-current={shown === i ? 'step' : undefined} aria-label={`Step ${i + 1}`} onClick={() => goTo(i)}>{along.on && shownAt(along.level, i, steps.length) !== 'picture' ? <span className="gone" /> : <img src={`${s.picture(120, theme)}${mirrored ? '&hand=left' : ''}`} width={100} height={96} alt="" loading="lazy" />}<span>{i + 1}{along.stopped.includes(i) ? ' · stopped here' : ''}</span></button></li>
+              <li key={`${i} ${s.caption}`}><button type="button" aria-current={shown === i ? 'step' : undefined} aria-label={`Step ${i + 1}`} onClick={() => goTo(i)}>{along.on && shownAt(along.level, i, steps.length) !== 'picture' ? <span className="gone" /> : <img src={`${s.picture(120, theme)}${mirrored ? '&hand=left' : ''}`} width={100} height={96} alt="" loading="lazy" />}<span>{i + 1}{along.stopped.includes(i) ? ' · stopped here' : ''}</span></button></li>
             ))}
           </ol>
           <div className="stage-keys">
@@ -181,7 +181,7 @@ export function WayPage() {
           <p className="mt-3 mb-0"><Cards knots={[id]} way={way} hand={mirrored ? 'left' : 'right'} said="Card of it (PDF)" /> · <a download={`${id}-${shown + 1}.svg`} href={`${step.picture(1200, 'print')}${mirrored ? '&hand=left' : ''}`}>This frame as SVG</a> · <Button variant="link" className="p-0 align-baseline" onClick={() => void savePng(stage.current, `${id}-${shown + 1}.png`)}>as PNG</Button></p>
           <ol className="rows mt-3" aria-label="Steps">
             {steps.map((s, i) => (
-              <li key={s.caption}><button type="button" className="row-link way-step" aria-current={shown === i ? 'step' : undefined} onClick={() => goTo(i)}><span>{i + 1}.</span><span>{along.on && shownAt(along.level, i, steps.length) === 'name' ? '…' : s.caption}</span><span>{along.stopped.includes(i) ? 'stopped here' : ''}</span></button></li>
+              <li key={`${i} ${s.caption}`}><button type="button" className="row-link way-step" aria-current={shown === i ? 'step' : undefined} onClick={() => goTo(i)}><span>{i + 1}.</span><span>{along.on && shownAt(along.level, i, steps.length) === 'name' ? '…' : s.caption}</span><span>{along.stopped.includes(i) ? 'stopped here' : ''}</span></button></li>
             ))}
           </ol>
         </div>
