@@ -2,7 +2,20 @@ import js from '@eslint/js';
 import hooks from 'eslint-plugin-react-hooks';
 import ts from 'typescript-eslint';
 
-const nodeGlobals = Object.fromEntries(['process', 'console', 'setTimeout', 'clearTimeout', 'globalThis', 'URL', 'Buffer', 'fetch', 'AbortSignal', 'performance'].map((n) => [n, 'readonly']));
+const nodeGlobals = Object.fromEntries(
+  [
+    'process',
+    'console',
+    'setTimeout',
+    'clearTimeout',
+    'globalThis',
+    'URL',
+    'Buffer',
+    'fetch',
+    'AbortSignal',
+    'performance',
+  ].map((n) => [n, 'readonly']),
+);
 
 export default ts.config(
   { ignores: ['dist', 'node_modules', '.data', 'core/knots/*/baked.ts', '.dependency-cruiser.cjs'] },
@@ -22,5 +35,9 @@ export default ts.config(
     },
   },
   { files: ['web/**'], ...hooks.configs.flat.recommended },
-  { files: ['**/*.js', '**/*.mjs'], ...ts.configs.disableTypeChecked, languageOptions: { ...ts.configs.disableTypeChecked.languageOptions, globals: nodeGlobals } },
+  {
+    files: ['**/*.js', '**/*.mjs'],
+    ...ts.configs.disableTypeChecked,
+    languageOptions: { ...ts.configs.disableTypeChecked.languageOptions, globals: nodeGlobals },
+  },
 );

@@ -3,12 +3,34 @@ const base = {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   setupFiles: ['<rootDir>/scripts/properties.mjs'],
   testPathIgnorePatterns: ['/node_modules/', '/dist/'],
-  transform: { '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } }, module: { type: 'es6' } }] },
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
+        module: { type: 'es6' },
+      },
+    ],
+  },
 };
 export default {
   projects: [
-    { ...base, displayName: 'node', testEnvironment: 'node', testMatch: ['**/{core,contract,server,scripts}/**/*.test.ts'] },
-    { ...base, displayName: 'web', testEnvironment: './scripts/jsdomWithWeb.mjs', testMatch: ['**/web/**/*.test.{ts,tsx}'] },
+    {
+      ...base,
+      displayName: 'node',
+      testEnvironment: 'node',
+      testMatch: ['**/{core,contract,server,scripts}/**/*.test.ts'],
+    },
+    {
+      ...base,
+      displayName: 'web',
+      testEnvironment: './scripts/jsdomWithWeb.mjs',
+      testMatch: ['**/web/**/*.test.{ts,tsx}'],
+    },
   ],
   maxWorkers: 2,
   testTimeout: 60_000,

@@ -6,11 +6,13 @@
 import { createRequire } from 'node:module';
 import type RapierModule from '@dimforge/rapier3d-compat';
 import { distance, lerp, scale, subtract, unit, type Point3 } from '../core/curve';
-import { flatDiagram, nodesOf, reversed } from '../core/knots/authoring';
-import { OVERHAND } from '../core/knots/single-paths';
+import { flatDiagram, nodesOf, reversed } from '../core/knots/laying/authoring';
+import { OVERHAND } from '../core/knots/laying/single-paths';
 import { NODE_SPACING, RopeSolver } from '../core/rope';
 
-const RAPIER = (createRequire(import.meta.url)('@dimforge/rapier3d-compat') as { default?: typeof RapierModule } & typeof RapierModule);
+const RAPIER = createRequire(import.meta.url)('@dimforge/rapier3d-compat') as {
+  default?: typeof RapierModule;
+} & typeof RapierModule;
 const NODES = 199;
 const FORCE = 0.5;
 const FRICTION = 0.1;
@@ -31,7 +33,10 @@ function settledAt(series: readonly { s: number; span: number }[]): number {
 function ours(): number {
   const solver = new RopeSolver([{ points }]);
   solver.friction = FRICTION;
-  const pulls = [solver.addPull(0, [0, Math.sign(points[0]![1]), 0], 0.3), solver.addPull(NODES - 1, [0, Math.sign(points.at(-1)![1]), 0], 0.3)];
+  const pulls = [
+    solver.addPull(0, [0, Math.sign(points[0]![1]), 0], 0.3),
+    solver.addPull(NODES - 1, [0, Math.sign(points.at(-1)![1]), 0], 0.3),
+  ];
   for (const p of pulls) p.force = FORCE;
   const series: { s: number; span: number }[] = [];
   const begun = performance.now();
@@ -56,18 +61,37 @@ async function chain(): Promise<{ s: number; capped: boolean; spans: number[] }>
     const axis: Point3 = [along[2], 0, -along[0]];
     const w = 1 + along[1];
     const length = Math.hypot(axis[0], axis[2], w) || 1;
-    const body = world.createRigidBody(R.RigidBodyDesc.dynamic().setTranslation(...middle).setRotation({ x: axis[0] / length, y: 0, z: axis[2] / length, w: w / length }).setLinearDamping(0.5).setAngularDamping(2).setCcdEnabled(true));
-    world.createCollider(R.ColliderDesc.capsule(NODE_SPACING / 2, 0.5).setFriction(FRICTION).setDensity(1).setActiveHooks(R.ActiveHooks.FILTER_CONTACT_PAIRS), body);
+    const body = world.createRigidBody(
+      R.RigidBodyDesc.dynamic()
+        .setTranslation(...middle)
+        .setRotation({ x: axis[0] / length, y: 0, z: axis[2] / length, w: w / length })
+        .setLinearDamping(0.5)
+        .setAngularDamping(2)
+        .setCcdEnabled(true),
+    );
+    world.createCollider(
+      R.ColliderDesc.capsule(NODE_SPACING / 2, 0.5)
+        .setFriction(FRICTION)
+        .setDensity(1)
+        .setActiveHooks(R.ActiveHooks.FILTER_CONTACT_PAIRS),
+      body,
+    );
     return body;
   });
   const half = NODE_SPACING / 2;
   for (let i = 1; i < bodies.length; i++) {
-    const joint = world.createImpulseJoint(R.JointData.spherical({ x: 0, y: half, z: 0 }, { x: 0, y: -half, z: 0 }), bodies[i - 1]!, bodies[i]!, true);
+    const joint = world.createImpulseJoint(
+      R.JointData.spherical({ x: 0, y: half, z: 0 }, { x: 0, y: -half, z: 0 }),
+      bodies[i - 1]!,
+      bodies[i]!,
+      true,
+    );
     joint.setContactsEnabled(false);
   }
   const place = new Map(bodies.map((b, i) => [b.handle, i]));
   const hooks = {
-    filterContactPair: (_a: number, _b: number, one: number, two: number) => (Math.abs((place.get(one) ?? 0) - (place.get(two) ?? 0)) < 4 ? null : R.SolverFlags.COMPUTE_IMPULSE),
+    filterContactPair: (_a: number, _b: number, one: number, two: number) =>
+      Math.abs((place.get(one) ?? 0) - (place.get(two) ?? 0)) < 4 ? null : R.SolverFlags.COMPUTE_IMPULSE,
     filterIntersectionPair: () => false,
   };
   const events = new R.EventQueue(true);
@@ -79,7 +103,10 @@ async function chain(): Promise<{ s: number; capped: boolean; spans: number[] }>
   let s = 0;
   while (s < CAP_s) {
     for (let k = 0; k < 10; k++) {
-      for (const [body, side] of [[first, Math.sign(points[0]![1])], [last, Math.sign(points.at(-1)![1])]] as const) {
+      for (const [body, side] of [
+        [first, Math.sign(points[0]![1])],
+        [last, Math.sign(points.at(-1)![1])],
+      ] as const) {
         const [x, y, z] = pull(side);
         body.resetForces(true);
         body.addForce({ x, y, z }, true);
@@ -91,9 +118,15 @@ async function chain(): Promise<{ s: number; capped: boolean; spans: number[] }>
     const recent = series.filter((q) => q.s > s - 4).map((q) => q.span);
     if (s > 8 && Math.max(...recent) / Math.min(...recent) < 1.002) break;
   }
-  return { s: settledAt(series), capped: s >= CAP_s, spans: series.filter((_, i) => i % Math.ceil(series.length / 6) === 0).map((q) => Math.round(q.span * 10) / 10) };
+  return {
+    s: settledAt(series),
+    capped: s >= CAP_s,
+    spans: series.filter((_, i) => i % Math.ceil(series.length / 6) === 0).map((q) => Math.round(q.span * 10) / 10),
+  };
 }
 
 const own = ours();
 const other = await chain();
-console.log(`overhand of ${NODES} nodes, ends within 2 % of their final distance: rod solver ${own.toFixed(2)} s; chain of ${NODES - 1} bodies ${other.capped ? 'more than ' : ''}${(other.capped ? CAP_s : other.s).toFixed(2)} s (spans ${other.spans.join(', ')}): ${((other.capped ? CAP_s : other.s) / own).toFixed(1)} times as long`);
+console.log(
+  `overhand of ${NODES} nodes, ends within 2 % of their final distance: rod solver ${own.toFixed(2)} s; chain of ${NODES - 1} bodies ${other.capped ? 'more than ' : ''}${(other.capped ? CAP_s : other.s).toFixed(2)} s (spans ${other.spans.join(', ')}): ${((other.capped ? CAP_s : other.s) / own).toFixed(1)} times as long`,
+);

@@ -29,7 +29,9 @@ for (let i = 0; i < 3; i++) {
   const a = await shoot(`${bareUrl}/bare`);
   const b = await shoot(`${url}/api/v1/checks`);
   rounds.push(b.requests.average / a.requests.average);
-  console.log(`bare ${a.requests.average.toFixed(0)}/s   list ${b.requests.average.toFixed(0)}/s   ratio ${rounds.at(-1)!.toFixed(2)}   list p97.5 ${b.latency.p97_5} ms   not 2xx ${b.non2xx}`);
+  console.log(
+    `bare ${a.requests.average.toFixed(0)}/s   list ${b.requests.average.toFixed(0)}/s   ratio ${rounds.at(-1)!.toFixed(2)}   list p97.5 ${b.latency.p97_5} ms   not 2xx ${b.non2xx}`,
+  );
 }
 console.log(`ratio, middle of three: ${rounds.sort((a, b) => a - b)[1]!.toFixed(2)}`);
 await bare.close();

@@ -27,11 +27,30 @@ export async function timed(times: number, work: () => unknown): Promise<{ p50_m
 }
 
 export const JOB = {
-  purpose: 'tie-in', profile: 'sport-crag', rope: { kind: 'dynamic', diameter_mm: 10.2 }, second_rope: null, pulls: ['standing-eye'], object: 'harness', end_free: true, untie: 'after-hard-falls', must_pass: [], team: 'trained', life_load: true,
+  purpose: 'tie-in',
+  profile: 'sport-crag',
+  rope: { kind: 'dynamic', diameter_mm: 10.2 },
+  second_rope: null,
+  pulls: ['standing-eye'],
+  object: 'harness',
+  end_free: true,
+  untie: 'after-hard-falls',
+  must_pass: [],
+  team: 'trained',
+  life_load: true,
 } as const;
 
 /** A cookie of one of the demo's people, and what the session says. */
-export async function signedIn(url: string): Promise<{ cookie: string; organisation: { id: string }; person: { id: string } }> {
-  const r = await fetch(`${url}/api/v1/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ handle: 'tove', password: 'fulmar-sound-demo' }) });
-  return { cookie: r.headers.get('set-cookie')!.split(';')[0]!, ...((await r.json()) as { organisation: { id: string }; person: { id: string } }) };
+export async function signedIn(
+  url: string,
+): Promise<{ cookie: string; organisation: { id: string }; person: { id: string } }> {
+  const r = await fetch(`${url}/api/v1/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ handle: 'tove', password: 'fulmar-sound-demo' }),
+  });
+  return {
+    cookie: r.headers.get('set-cookie')!.split(';')[0]!,
+    ...((await r.json()) as { organisation: { id: string }; person: { id: string } }),
+  };
 }

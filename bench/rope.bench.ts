@@ -5,8 +5,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { knotIds } from '../core/knots/catalogue';
-import type { LaidForms } from '../core/knots/laid';
+import { knotIds } from '../core/knots/catalogue/catalogue';
+import type { LaidForms } from '../core/knots/shape/laid';
 import { tighten } from '../core/rope';
 import { reference_ms } from './measure';
 
@@ -18,7 +18,11 @@ for (const id of knotIds()) {
   const laid = forms['right']!();
   if ('composed' in laid) continue; // no solver takes part
   const begun = performance.now();
-  const t = tighten({ ...laid.drawing, ropes: [laid.points, ...(laid.second ? [laid.second.points] : [])], closed: [laid.closed ?? false] })!;
+  const t = tighten({
+    ...laid.drawing,
+    ropes: [laid.points, ...(laid.second ? [laid.second.points] : [])],
+    closed: [laid.closed ?? false],
+  })!;
   const ms = performance.now() - begun;
   const baked = readFileSync(join(knots, id, 'baked.ts'));
   console.log(

@@ -10,7 +10,10 @@ import { percentile, reference_ms } from './measure';
 const url = process.env['IDIOM_TEST_URL']!;
 const reference = reference_ms();
 console.log(`reference ${reference.toFixed(0)} ms`);
-const knots = (await (await fetch(`${url}/api/v1/knots`)).json()) as { id: string; ways: { id: string; right: boolean }[] }[];
+const knots = (await (await fetch(`${url}/api/v1/knots`)).json()) as {
+  id: string;
+  ways: { id: string; right: boolean }[];
+}[];
 const ways = knots.flatMap((k) => k.ways.map((w) => ({ knot: k.id, ...w })));
 const sizes: number[] = [];
 const times: number[] = [];
@@ -20,13 +23,24 @@ for (const { knot, id } of ways) {
   times.push(performance.now() - begun);
   sizes.push(gzipSync(text).length / 1000);
 }
-console.log(`${ways.length} ways, ${ways.filter((w) => w.right).length} right; packed ${Math.min(...sizes).toFixed(0)} to ${Math.max(...sizes).toFixed(0)} kB, median ${percentile(sizes, 0.5).toFixed(0)}; answered in p50 ${percentile(times, 0.5).toFixed(0)} ms, p95 ${percentile(times, 0.95).toFixed(0)} ms`);
+console.log(
+  `${ways.length} ways, ${ways.filter((w) => w.right).length} right; packed ${Math.min(...sizes).toFixed(0)} to ${Math.max(...sizes).toFixed(0)} kB, median ${percentile(sizes, 0.5).toFixed(0)}; answered in p50 ${percentile(times, 0.5).toFixed(0)} ms, p95 ${percentile(times, 0.95).toFixed(0)} ms`,
+);
 
 const browser = await chromium.launch(config.use!.launchOptions!);
-const say = (what: string, ms: number) => console.log(`${what.padEnd(60)} ${ms.toFixed(0)} ms  ${(ms / reference).toFixed(3)} references`);
-for (const [knot, way] of [['figure-eight-follow-through', 'retrace'], ['alpine-butterfly', 'three-wrap'], ['munter-hitch', 'folded-loops']] as const) {
+const say = (what: string, ms: number) =>
+  console.log(`${what.padEnd(60)} ${ms.toFixed(0)} ms  ${(ms / reference).toFixed(3)} references`);
+for (const [knot, way] of [
+  ['figure-eight-follow-through', 'retrace'],
+  ['alpine-butterfly', 'three-wrap'],
+  ['munter-hitch', 'folded-loops'],
+] as const) {
   // a context of its own: nothing is kept from the one before
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: url, reducedMotion: 'no-preference' });
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    baseURL: url,
+    reducedMotion: 'no-preference',
+  });
   await context.request.post('/api/v1/session', { data: { handle: 'tove', password: 'fulmar-sound-demo' } });
   const page = await context.newPage();
   const begun = performance.now();

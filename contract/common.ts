@@ -36,5 +36,9 @@ export type Problem = z.infer<typeof problem>;
 
 export const page = z.strictObject({
   limit: z.coerce.number().int().min(1).max(200).default(50),
-  cursor: z.string().max(120).regex(/^[A-Za-z0-9_-]*$/, 'is not a cursor of this list').optional(),
+  cursor: z
+    .string()
+    .max(120)
+    .regex(/^[A-Za-z0-9_-]*$/, 'is not a cursor of this list')
+    .optional(),
 });

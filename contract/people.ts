@@ -3,7 +3,9 @@ import { LENGTH_UNITS, OWN_MEASURE_RANGES_MM, type OwnMeasure } from '../core/un
 import { fist_mm, knotId, line, uuid } from './common';
 import { ROLES } from './roles';
 
-export const handle = z.string().regex(/^[a-z][a-z0-9.-]{1,39}$/, 'lower-case letters, digits, dot or dash, 2 to 40 of them');
+export const handle = z
+  .string()
+  .regex(/^[a-z][a-z0-9.-]{1,39}$/, 'lower-case letters, digits, dot or dash, 2 to 40 of them');
 export const password = z.string().min(10).max(200);
 
 export const person = z.strictObject({
@@ -31,10 +33,19 @@ export const sessionReply = z.strictObject({
   setup_open: z.boolean(),
 });
 export const signInBody = z.strictObject({ handle: z.string().min(1).max(60), password: z.string().min(1).max(200) });
-export const demoPeopleReply = z.array(z.strictObject({ handle: z.string(), name: z.string(), roles: z.array(z.enum(ROLES)), about: z.string() }));
-export const setupBody = z.strictObject({ token: z.string().min(10).max(100), organisation: line(120), name: line(120), handle, password });
+export const demoPeopleReply = z.array(
+  z.strictObject({ handle: z.string(), name: z.string(), roles: z.array(z.enum(ROLES)), about: z.string() }),
+);
+export const setupBody = z.strictObject({
+  token: z.string().min(10).max(100),
+  organisation: line(120),
+  name: line(120),
+  handle,
+  password,
+});
 
-const ownMeasure = (m: OwnMeasure) => z.number().min(OWN_MEASURE_RANGES_MM[m][0]).max(OWN_MEASURE_RANGES_MM[m][1]).nullable().optional();
+const ownMeasure = (m: OwnMeasure) =>
+  z.number().min(OWN_MEASURE_RANGES_MM[m][0]).max(OWN_MEASURE_RANGES_MM[m][1]).nullable().optional();
 export const preferencesBody = z.strictObject({
   fist_mm: fist_mm.optional(),
   arm_mm: ownMeasure('arm'),
@@ -44,18 +55,43 @@ export const preferencesBody = z.strictObject({
   hand: z.enum(['right', 'left']).optional(),
   single_keys: z.boolean().optional(),
 });
-export const newPersonBody = z.strictObject({ id: uuid, name: line(120), handle, password, roles: z.array(z.enum(ROLES)).min(1).max(5) });
+export const newPersonBody = z.strictObject({
+  id: uuid,
+  name: line(120),
+  handle,
+  password,
+  roles: z.array(z.enum(ROLES)).min(1).max(5),
+});
 /** Digits only: it is typed in gloves, on somebody else's device. Limited and recorded where wrong. */
-export const pin = z.string().regex(/^\d{4,8}$/, '4 to 8 digits').refine((v) => !/^(\d)\1+$/.test(v) && !'01234567890123456789'.includes(v) && !'98765432109876543210'.includes(v), 'is guessed too easily');
+export const pin = z
+  .string()
+  .regex(/^\d{4,8}$/, '4 to 8 digits')
+  .refine(
+    (v) => !/^(\d)\1+$/.test(v) && !'01234567890123456789'.includes(v) && !'98765432109876543210'.includes(v),
+    'is guessed too easily',
+  );
 export const ownPinBody = z.strictObject({ password: z.string().min(1).max(200), pin });
 export const personParams = z.strictObject({ id: uuid });
-export const changePersonBody = z.strictObject({ name: line(120).optional(), roles: z.array(z.enum(ROLES)).min(1).max(5).optional(), password: password.optional().describe('a new first password') });
+export const changePersonBody = z.strictObject({
+  name: line(120).optional(),
+  roles: z.array(z.enum(ROLES)).min(1).max(5).optional(),
+  password: password.optional().describe('a new first password'),
+});
 export const SIGN_OFFS = ['tie', 'check'] as const;
-export const newSignOffBody = z.strictObject({ id: uuid, knot: knotId, may: z.enum(SIGN_OFFS), given: z.boolean().describe('false takes it back') });
+export const newSignOffBody = z.strictObject({
+  id: uuid,
+  knot: knotId,
+  may: z.enum(SIGN_OFFS),
+  given: z.boolean().describe('false takes it back'),
+});
 export const personReply = z.strictObject({
   person,
-  signed_off: z.array(z.strictObject({ knot: z.string(), may: z.enum(SIGN_OFFS), by_name: z.string(), at: z.string() })),
-  wrong_pins: z.array(z.strictObject({ at: z.string(), on_device_of_name: z.string() })).describe('the last ones; for the person and for instructors, empty for others'),
+  signed_off: z.array(
+    z.strictObject({ knot: z.string(), may: z.enum(SIGN_OFFS), by_name: z.string(), at: z.string() }),
+  ),
+  wrong_pins: z
+    .array(z.strictObject({ at: z.string(), on_device_of_name: z.string() }))
+    .describe('the last ones; for the person and for instructors, empty for others'),
 });
 export type PersonPage = z.infer<typeof personReply>;
 export const peopleReply = z.array(person);

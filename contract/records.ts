@@ -1,46 +1,116 @@
 import { z } from 'zod';
 import { CAUGHT, MUST_PASS, PASSING_RESULTS } from '../core/choose';
-import { CHECK_POINTS } from '../core/knots/types';
-import { TAIL_METHODS, VERDICTS } from '../core/inspect';
+import { CHECK_POINTS } from '../core/knots/facts/types';
+import { TAIL_METHODS, VERDICTS } from '../core/inspect/judging';
 import { KNOT_EVENTS } from '../core/records';
 import { day, diameter_mm, fist_mm, instant, knotId, line, note, page, uuid } from './common';
 import { job } from './knots';
 
-export const newJobBody = z.strictObject({ id: uuid, name: line(120), rope: uuid.nullable().default(null), job, despite_open_finding: line(400).optional().describe('why, where a knot in the rope is to be taken out') });
-export const jobReply = z.strictObject({ id: z.string(), name: z.string(), rope: z.string().nullable(), job, created_by: z.string(), created_at: z.string() });
+export const newJobBody = z.strictObject({
+  id: uuid,
+  name: line(120),
+  rope: uuid.nullable().default(null),
+  job,
+  despite_open_finding: line(400).optional().describe('why, where a knot in the rope is to be taken out'),
+});
+export const jobReply = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  rope: z.string().nullable(),
+  job,
+  created_by: z.string(),
+  created_at: z.string(),
+});
 export const jobParams = z.strictObject({ id: uuid });
 export const jobsReply = z.strictObject({ items: z.array(jobReply), next: z.string().nullable() });
 
 const length_mm = z.number().min(0).max(20000);
 export const newPassingTrialBody = z.strictObject({
-  id: uuid, knot: knotId, device: z.enum(MUST_PASS), opening_mm: length_mm.nullable().default(null), rope_diameter_mm: diameter_mm, tail_mm: length_mm.nullable().default(null),
-  result: z.enum(PASSING_RESULTS), caught: z.enum(CAUGHT).nullable().default(null), note: z.string().max(400).default(''),
+  id: uuid,
+  knot: knotId,
+  device: z.enum(MUST_PASS),
+  opening_mm: length_mm.nullable().default(null),
+  rope_diameter_mm: diameter_mm,
+  tail_mm: length_mm.nullable().default(null),
+  result: z.enum(PASSING_RESULTS),
+  caught: z.enum(CAUGHT).nullable().default(null),
+  note: z.string().max(400).default(''),
 });
-const tried = { knot: z.string(), device: z.string(), rope_diameter_mm: z.number(), result: z.enum(PASSING_RESULTS), caught: z.enum(CAUGHT).nullable(), note: z.string() };
-export const passingTrialReply = z.strictObject({ ...tried, id: z.string(), opening_mm: z.number().nullable(), tail_mm: z.number().nullable(), created_by: z.string(), created_at: z.string() });
+const tried = {
+  knot: z.string(),
+  device: z.string(),
+  rope_diameter_mm: z.number(),
+  result: z.enum(PASSING_RESULTS),
+  caught: z.enum(CAUGHT).nullable(),
+  note: z.string(),
+};
+export const passingTrialReply = z.strictObject({
+  ...tried,
+  id: z.string(),
+  opening_mm: z.number().nullable(),
+  tail_mm: z.number().nullable(),
+  created_by: z.string(),
+  created_at: z.string(),
+});
 export const passingTrialsReply = z.strictObject({
-  items: z.array(passingTrialReply), next: z.string().nullable(), shipped: z.array(z.strictObject({ ...tried, source: z.string() })),
-  devices: z.array(z.strictObject({ id: z.string(), name: z.string(), opening_mm: z.number().nullable(), source: z.string() })).describe('usual openings: measure your own'),
+  items: z.array(passingTrialReply),
+  next: z.string().nullable(),
+  shipped: z.array(z.strictObject({ ...tried, source: z.string() })),
+  devices: z
+    .array(z.strictObject({ id: z.string(), name: z.string(), opening_mm: z.number().nullable(), source: z.string() }))
+    .describe('usual openings: measure your own'),
 });
 
-const tailMeasured = z.strictObject({ tail_mm: z.number().min(0).max(20000), method: z.enum(TAIL_METHODS), uncertainty_mm: z.number().min(0).max(1000) });
+const tailMeasured = z.strictObject({
+  tail_mm: z.number().min(0).max(20000),
+  method: z.enum(TAIL_METHODS),
+  uncertainty_mm: z.number().min(0).max(1000),
+});
 export const pointAnswer = z.strictObject({
   point: z.enum(CHECK_POINTS),
   found: z.string().min(1).max(60),
   tail: tailMeasured.optional(),
-  more_tails: z.array(tailMeasured).max(3).readonly().optional().describe('the tails after the first, where the knot has several'),
+  more_tails: z
+    .array(tailMeasured)
+    .max(3)
+    .readonly()
+    .optional()
+    .describe('the tails after the first, where the knot has several'),
   seconds: z.number().min(0).max(86_400).optional(),
   lane: z.enum(['fast']).optional(),
   touched: z.literal(true).optional(),
 });
-const answers = z.array(pointAnswer).max(CHECK_POINTS.length).refine((a) => new Set(a.map((x) => x.point)).size === a.length, 'answers a point twice');
+const answers = z
+  .array(pointAnswer)
+  .max(CHECK_POINTS.length)
+  .refine((a) => new Set(a.map((x) => x.point)).size === a.length, 'answers a point twice');
 
-export const newTiedKnotBody = z.strictObject({ id: uuid, knot: knotId, rope: uuid, place: line(160), tied_by: uuid, tied_at: instant });
+export const newTiedKnotBody = z.strictObject({
+  id: uuid,
+  knot: knotId,
+  rope: uuid,
+  place: line(160),
+  tied_by: uuid,
+  tied_at: instant,
+});
 const again = z.strictObject({ why: z.string(), text: z.string(), since: z.string().nullable() });
-export const newKnotEventBody = z.strictObject({ id: uuid, kind: z.enum(KNOT_EVENTS), note: z.string().max(400).default('') });
+export const newKnotEventBody = z.strictObject({
+  id: uuid,
+  kind: z.enum(KNOT_EVENTS),
+  note: z.string().max(400).default(''),
+});
 export const tiedKnotReply = z.strictObject({
-  id: z.string(), knot: z.string(), rope: z.string(), place: z.string(), tied_by: z.string(), tied_at: z.string(), ended_at: z.string().nullable(), ended_why: z.string().nullable(),
-  last_check: z.string().nullable(), last_check_at: z.string().nullable(), again: z.array(again).describe('why it is to be looked at again; empty where the last look still stands'),
+  id: z.string(),
+  knot: z.string(),
+  rope: z.string(),
+  place: z.string(),
+  tied_by: z.string(),
+  tied_at: z.string(),
+  ended_at: z.string().nullable(),
+  ended_why: z.string().nullable(),
+  last_check: z.string().nullable(),
+  last_check_at: z.string().nullable(),
+  again: z.array(again).describe('why it is to be looked at again; empty where the last look still stands'),
 });
 export const tiedKnotsReply = z.strictObject({ items: z.array(tiedKnotReply), next: z.string().nullable() });
 export const endTiedKnotBody = z.strictObject({ why: line(200) });
@@ -56,7 +126,10 @@ export const newCheckBody = z.strictObject({
   hand: z.enum(['right', 'left']),
   seen_at: instant,
   answers,
-  round: z.strictObject({ walk: uuid, stop: z.number().int().min(0).max(200) }).optional().describe('the stop of a walked round it belongs to'),
+  round: z
+    .strictObject({ walk: uuid, stop: z.number().int().min(0).max(200) })
+    .optional()
+    .describe('the stop of a walked round it belongs to'),
   despite_open_finding: line(400).optional().describe('why, where another knot in the rope is to be taken out'),
   note,
 });
@@ -64,30 +137,90 @@ export type NewCheck = z.input<typeof newCheckBody>;
 
 export const newSignatureBody = z
   .strictObject({
-  id: uuid,
-  agrees: z.boolean().optional().describe('having seen the first one’s answers; left out with answers of one’s own'),
-  answers: answers.optional().describe('an own look, made before the first one’s answers were shown'),
-  seen_at: instant.optional(),
-  note,
-  /** who signs on this device; left out, the person of the session signs */
-  signer: z.strictObject({ person: uuid, password: z.string().min(1).max(200).optional(), pin: z.string().min(1).max(20).optional() }).refine((s) => (s.password === undefined) !== (s.pin === undefined), { message: 'needs either the PIN or the password', path: ['pin'] }).optional(),
+    id: uuid,
+    agrees: z.boolean().optional().describe('having seen the first one’s answers; left out with answers of one’s own'),
+    answers: answers.optional().describe('an own look, made before the first one’s answers were shown'),
+    seen_at: instant.optional(),
+    note,
+    /** who signs on this device; left out, the person of the session signs */
+    signer: z
+      .strictObject({
+        person: uuid,
+        password: z.string().min(1).max(200).optional(),
+        pin: z.string().min(1).max(20).optional(),
+      })
+      .refine((s) => (s.password === undefined) !== (s.pin === undefined), {
+        message: 'needs either the PIN or the password',
+        path: ['pin'],
+      })
+      .optional(),
   })
-  .refine((s) => (s.agrees === undefined) !== (s.answers === undefined), { message: 'needs either agrees or answers', path: ['answers'] })
-  .refine((s) => (s.answers === undefined) === (s.seen_at === undefined), { message: 'goes with answers', path: ['seen_at'] });
+  .refine((s) => (s.agrees === undefined) !== (s.answers === undefined), {
+    message: 'needs either agrees or answers',
+    path: ['answers'],
+  })
+  .refine((s) => (s.answers === undefined) === (s.seen_at === undefined), {
+    message: 'goes with answers',
+    path: ['seen_at'],
+  });
 /** What the second person is told before looking: nothing of what the first one found. */
 export const toLookAtReply = z.strictObject({
-  check: z.string(), tied_knot: z.string(), knot: z.string(), rope: z.string(), rope_tag: z.string(), rope_diameter_mm: z.number(), place: z.string(), tied_by: z.string(), tied_at: z.string(), checker: z.string(), corrector: z.string().nullable(),
-  profile: z.string(), profile_version: z.number(), stopper: z.boolean(), fist_mm: z.number(), hand: z.enum(['right', 'left']),
+  check: z.string(),
+  tied_knot: z.string(),
+  knot: z.string(),
+  rope: z.string(),
+  rope_tag: z.string(),
+  rope_diameter_mm: z.number(),
+  place: z.string(),
+  tied_by: z.string(),
+  tied_at: z.string(),
+  checker: z.string(),
+  corrector: z.string().nullable(),
+  profile: z.string(),
+  profile_version: z.number(),
+  stopper: z.boolean(),
+  fist_mm: z.number(),
+  hand: z.enum(['right', 'left']),
 });
 export const newCorrectionBody = z.strictObject({ id: uuid, reason: line(500), answers });
-export const newFindingClosedBody = z.strictObject({ id: uuid, what_was_done: z.enum(['taken-out', 'retied', 'rope-retired']), later_check: uuid.optional().describe('needed where it was tied again: a later check of that rope at that place that meets the rule, by someone other than who tied it'), note });
+export const newFindingClosedBody = z.strictObject({
+  id: uuid,
+  what_was_done: z.enum(['taken-out', 'retied', 'rope-retired']),
+  later_check: uuid
+    .optional()
+    .describe(
+      'needed where it was tied again: a later check of that rope at that place that meets the rule, by someone other than who tied it',
+    ),
+  note,
+});
 
 const verdict = z.enum(VERDICTS);
 export const checkRow = z.strictObject({
-  id: z.string(), sequence: z.number(), seen_at: z.string(), knot: z.string(), rope: z.string(), rope_tag: z.string(), place: z.string(),
-  tied_by: z.string(), tied_by_name: z.string(), checker: z.string(), checker_name: z.string(), signer: z.string().nullable(), signer_name: z.string().nullable(),
-  verdict, points_verdict: verdict, open_finding: z.boolean(), corrected: z.boolean(), alone: z.boolean(), faults: z.array(z.string()), differs: z.boolean().describe('the second look found something else'),
-  tail_mm: z.number().nullable(), tail_margin_mm: z.number().nullable(), profile: z.string(), profile_version: z.number(), demo: z.boolean(),
+  id: z.string(),
+  sequence: z.number(),
+  seen_at: z.string(),
+  knot: z.string(),
+  rope: z.string(),
+  rope_tag: z.string(),
+  place: z.string(),
+  tied_by: z.string(),
+  tied_by_name: z.string(),
+  checker: z.string(),
+  checker_name: z.string(),
+  signer: z.string().nullable(),
+  signer_name: z.string().nullable(),
+  verdict,
+  points_verdict: verdict,
+  open_finding: z.boolean(),
+  corrected: z.boolean(),
+  alone: z.boolean(),
+  faults: z.array(z.string()),
+  differs: z.boolean().describe('the second look found something else'),
+  tail_mm: z.number().nullable(),
+  tail_margin_mm: z.number().nullable(),
+  profile: z.string(),
+  profile_version: z.number(),
+  demo: z.boolean(),
 });
 export type CheckRow = z.infer<typeof checkRow>;
 export const checksQuery = page.extend({
@@ -104,32 +237,94 @@ export const checkParams = z.strictObject({ id: uuid });
 /** Entries of one check, oldest first, each with its hash; `entry` is the stored content. */
 export const checkReply = z.strictObject({
   row: checkRow,
-  entries: z.array(z.strictObject({ sequence: z.number(), sha256: z.string(), entry: z.record(z.string(), z.unknown()) })),
+  entries: z.array(
+    z.strictObject({ sequence: z.number(), sha256: z.string(), entry: z.record(z.string(), z.unknown()) }),
+  ),
   second_check: z.enum(['required', 'advised', 'none']),
 });
-export const recordedReply = z.strictObject({ id: z.string(), sequence: z.number(), sha256: z.string(), verdict: verdict.nullable(), again: z.boolean() });
+export const recordedReply = z.strictObject({
+  id: z.string(),
+  sequence: z.number(),
+  sha256: z.string(),
+  verdict: verdict.nullable(),
+  again: z.boolean(),
+});
 export const headReply = z.strictObject({ organisation: z.string(), count: z.number(), head_sha256: z.string() });
 
 export const todayReply = z.strictObject({
   open_findings: z.array(checkRow),
   waiting_signatures: z.array(checkRow),
   last_checks: z.array(checkRow),
-  to_look_at_again: z.array(tiedKnotReply.extend({ rope_tag: z.string() })).describe('of the 200 knots in ropes that were tied last, the last tied first'),
-  rounds_waiting: z.array(z.strictObject({ id: z.string(), name: z.string(), begun_by_name: z.string(), begun_at: z.string(), reached: z.number(), stops_count: z.number() })).describe('rounds begun and not finished'),
+  to_look_at_again: z
+    .array(tiedKnotReply.extend({ rope_tag: z.string() }))
+    .describe('of the 200 knots in ropes that were tied last, the last tied first'),
+  rounds_waiting: z
+    .array(
+      z.strictObject({
+        id: z.string(),
+        name: z.string(),
+        begun_by_name: z.string(),
+        begun_at: z.string(),
+        reached: z.number(),
+        stops_count: z.number(),
+      }),
+    )
+    .describe('rounds begun and not finished'),
   counts: z.strictObject({ checks: z.number(), open_findings: z.number(), waiting_signatures: z.number() }),
 });
 
-export const verifyQuery = z.strictObject({ organisation: uuid, sequence: z.coerce.number().int().min(1).max(4_294_967_295), sha256: z.string().regex(/^[0-9a-f]{64}$/, 'is 64 hexadecimal digits') });
-export const verifyReply = z.strictObject({ known: z.boolean().describe('an entry with this number and this hash stands in the record'), as_written: z.boolean().describe('its bytes still have that hash'), recorded_at: z.string().nullable() });
+export const verifyQuery = z.strictObject({
+  organisation: uuid,
+  sequence: z.coerce.number().int().min(1).max(4_294_967_295),
+  sha256: z.string().regex(/^[0-9a-f]{64}$/, 'is 64 hexadecimal digits'),
+});
+export const verifyReply = z.strictObject({
+  known: z.boolean().describe('an entry with this number and this hash stands in the record'),
+  as_written: z.boolean().describe('its bytes still have that hash'),
+  recorded_at: z.string().nullable(),
+});
 
-export const statisticsQuery = z.strictObject({ from: day.optional(), to: day.optional(), rope: uuid.optional(), person: uuid.optional() });
+export const statisticsQuery = z.strictObject({
+  from: day.optional(),
+  to: day.optional(),
+  rope: uuid.optional(),
+  person: uuid.optional(),
+});
 export const statisticsReply = z.strictObject({
-  from: z.string(), to: z.string(), checks: z.number(),
+  from: z.string(),
+  to: z.string(),
+  checks: z.number(),
   verdicts: z.array(z.strictObject({ verdict, checks: z.number() })),
-  faults: z.array(z.strictObject({ knot: z.string(), fault: z.string(), checks: z.number() })).describe('most frequent first'),
+  faults: z
+    .array(z.strictObject({ knot: z.string(), fault: z.string(), checks: z.number() }))
+    .describe('most frequent first'),
   by_knot: z.array(z.strictObject({ knot: z.string(), checks: z.number(), with_fault: z.number() })),
-  tails: z.array(z.strictObject({ check: z.string(), seen_at: z.string(), knot: z.string(), rope_tag: z.string(), profile: z.string(), tail_mm: z.number(), margin_mm: z.number().nullable(), verdict })).describe('the latest 400 measured tails, oldest first'),
-  open_findings: z.array(z.strictObject({ check: z.string(), knot: z.string(), rope_tag: z.string(), place: z.string(), seen_at: z.string(), days: z.number() })).describe('whenever found, oldest first'),
+  tails: z
+    .array(
+      z.strictObject({
+        check: z.string(),
+        seen_at: z.string(),
+        knot: z.string(),
+        rope_tag: z.string(),
+        profile: z.string(),
+        tail_mm: z.number(),
+        margin_mm: z.number().nullable(),
+        verdict,
+      }),
+    )
+    .describe('the latest 400 measured tails, oldest first'),
+  open_findings: z
+    .array(
+      z.strictObject({
+        check: z.string(),
+        knot: z.string(),
+        rope_tag: z.string(),
+        place: z.string(),
+        seen_at: z.string(),
+        days: z.number(),
+      }),
+    )
+    .describe('whenever found, oldest first'),
 });
 export type Statistics = z.infer<typeof statisticsReply>;
 export const dayQuery = z.strictObject({ day });

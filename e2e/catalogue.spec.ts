@@ -14,7 +14,10 @@ test.afterEach(() => expect(errors).toEqual([]));
 /** Goes down the shelf card by card, so that every lazy picture is asked for. */
 async function picturesShown(page: Page): Promise<number> {
   for (const card of await page.locator('.shelf > a').all()) await card.scrollIntoViewIfNeeded();
-  const there = () => page.locator('.shelf img').evaluateAll((all) => (all as HTMLImageElement[]).filter((i) => i.complete && i.naturalWidth > 0).length);
+  const there = () =>
+    page
+      .locator('.shelf img')
+      .evaluateAll((all) => (all as HTMLImageElement[]).filter((i) => i.complete && i.naturalWidth > 0).length);
   const all = await page.locator('.shelf img').count();
   await expect.poll(there, { timeout: 15_000 }).toBe(all);
   return all;
@@ -47,7 +50,13 @@ test('two knots are compared from the page of one, and the address keeps it', as
   await page.getByLabel('The other', { exact: true }).selectOption({ label: 'Figure-eight bend' });
   await expect(page.locator('.compare-faces img')).toHaveCount(4);
   await expect(page.getByRole('columnheader', { name: 'Figure-eight bend' })).toBeVisible();
-  await expect.poll(() => page.locator('.compare-faces img').evaluateAll((all) => (all as HTMLImageElement[]).every((i) => i.complete && i.naturalWidth > 0))).toBe(true);
+  await expect
+    .poll(() =>
+      page
+        .locator('.compare-faces img')
+        .evaluateAll((all) => (all as HTMLImageElement[]).every((i) => i.complete && i.naturalWidth > 0)),
+    )
+    .toBe(true);
   await expectNoAxeFindings(page);
   await page.reload();
   await expect(page.getByLabel('The other', { exact: true })).toHaveValue('figure-eight-bend');
@@ -57,13 +66,14 @@ test('two knots are compared from the page of one, and the address keeps it', as
 
 test('a hitch with its host, a joint, tape and a hitch on a post are drawn in three dimensions', async ({ page }) => {
   await stepIn(page, 'Tove Vannmark');
-  const inked = async () => page.locator('.stage canvas').evaluate((c: HTMLCanvasElement) => {
-    const small = document.createElement('canvas');
-    small.width = small.height = 40;
-    const context = small.getContext('2d')!;
-    context.drawImage(c, 0, 0, 40, 40);
-    return [...context.getImageData(0, 0, 40, 40).data].filter((v, i) => i % 4 === 3 && v > 128).length;
-  });
+  const inked = async () =>
+    page.locator('.stage canvas').evaluate((c: HTMLCanvasElement) => {
+      const small = document.createElement('canvas');
+      small.width = small.height = 40;
+      const context = small.getContext('2d')!;
+      context.drawImage(c, 0, 0, 40, 40);
+      return [...context.getImageData(0, 0, 40, 40).data].filter((v, i) => i % 4 === 3 && v > 128).length;
+    });
   for (const knot of ['prusik', 'klemheist', 'double-fishermans', 'water-knot', 'munter-hitch', 'tension-free-hitch']) {
     await page.goto(`/tie/${knot}`);
     await expect(page.locator('.stage canvas')).toHaveCSS('opacity', '1');
@@ -75,7 +85,13 @@ test('a hitch with its host, a joint, tape and a hitch on a post are drawn in th
   const usual = await face.getAttribute('src');
   await page.getByRole('button', { name: 'on a post' }).click();
   await expect(face).not.toHaveAttribute('src', usual!);
-  await expect.poll(() => page.locator('.two-faces img').evaluateAll((all) => (all as HTMLImageElement[]).every((i) => i.complete && i.naturalWidth > 0))).toBe(true);
+  await expect
+    .poll(() =>
+      page
+        .locator('.two-faces img')
+        .evaluateAll((all) => (all as HTMLImageElement[]).every((i) => i.complete && i.naturalWidth > 0)),
+    )
+    .toBe(true);
   await expectNoAxeFindings(page);
 });
 
@@ -87,7 +103,10 @@ test('what is touched on a joint is named: which rope, and the crossing', async 
   const box = (await stage.locator('canvas').boundingBox())!;
   const named = new Set<string>();
   for (let k = 0; k < 25 && named.size < 2; k++) {
-    await page.mouse.click(box.x + box.width * (0.4 + 0.05 * (k % 5)), box.y + box.height * (0.3 + 0.1 * Math.floor(k / 5)));
+    await page.mouse.click(
+      box.x + box.width * (0.4 + 0.05 * (k % 5)),
+      box.y + box.height * (0.3 + 0.1 * Math.floor(k / 5)),
+    );
     await page.waitForTimeout(350);
     const component = await stage.getAttribute('data-picked-component');
     if (component) named.add(component);
@@ -95,12 +114,20 @@ test('what is touched on a joint is named: which rope, and the crossing', async 
   expect([...named].sort()).toEqual(['rope', 'second-rope']);
 });
 
-test('a joint is walked through to its verdict: one wrap short is found, and it is to be taken out', async ({ page }) => {
+test('a joint is walked through to its verdict: one wrap short is found, and it is to be taken out', async ({
+  page,
+}) => {
   await stepIn(page, 'Tove Vannmark');
-  await beginWalk(page, { knot: 'Double fisherman’s', rope: 'NL-07', tiedBy: 'Corin Stell', place: 'Kitti Ledge, west count' });
+  await beginWalk(page, {
+    knot: 'Double fisherman’s',
+    rope: 'NL-07',
+    tiedBy: 'Corin Stell',
+    place: 'Kitti Ledge, west count',
+  });
   await answerAs(page, { 'Are there two wraps': 'one coil has a wrap less' });
   await expectNoAxeFindings(page);
-  if (((await page.getByRole('heading', { level: 1 }).textContent()) ?? '').startsWith('How long ')) await measureTail(page, '150');
+  if (((await page.getByRole('heading', { level: 1 }).textContent()) ?? '').startsWith('How long '))
+    await measureTail(page, '150');
   await answerAs(page, {});
   await expect(page.locator('.verdict.big')).toContainText(/take out and retie/i);
 });

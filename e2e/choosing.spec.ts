@@ -16,7 +16,9 @@ test('cord against rope: both schools in one chart, and what they say of this pa
   await expectNoAxeFindings(page);
 });
 
-test('what else could pull is asked, a yes goes into the job; each place is explained part by part', async ({ page }) => {
+test('what else could pull is asked, a yes goes into the job; each place is explained part by part', async ({
+  page,
+}) => {
   await stepIn(page, 'Tove Vannmark');
   await page.goto('/choose');
   await expect(page.locator('.knot-card').first()).toBeVisible();
@@ -50,7 +52,9 @@ test('a trial of what passes what is logged, and counts in choosing', async ({ p
   await page.getByLabel('What caught').selectOption({ label: 'the tails' });
   await page.getByLabel('Note').fill('both tails folded back');
   await page.getByRole('button', { name: 'Log it' }).click();
-  await expect(page.getByRole('row', { name: /Butterfly bend.*a ring.*stuck, the tails caught.*both tails folded back/ })).toBeVisible();
+  await expect(
+    page.getByRole('row', { name: /Butterfly bend.*a ring.*stuck, the tails caught.*both tails folded back/ }),
+  ).toBeVisible();
   await expectNoAxeFindings(page);
 });
 
@@ -107,7 +111,9 @@ test('how long to cut a loop, a cord with two nooses, and how much goes round a 
   await expectNoAxeFindings(page);
 });
 
-test('pulls are touched on the thing itself: a strand, then what pulls against it; ropes go along with the purpose', async ({ page }) => {
+test('pulls are touched on the thing itself: a strand, then what pulls against it; ropes go along with the purpose', async ({
+  page,
+}) => {
   await stepIn(page, 'Tove Vannmark');
   await page.goto('/choose');
   const thing = page.getByTestId('touched-pulls');

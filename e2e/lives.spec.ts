@@ -13,7 +13,12 @@ test('a round is walked, waits over a reload, and at its end says what was not r
   await page.getByLabel('Place 2', { exact: true }).fill('Loft, west beam');
   await page.getByLabel('Knot').nth(1).selectOption({ label: 'Bowline' });
   await page.getByRole('button', { name: 'Keep this round' }).click();
-  await page.getByRole('list', { name: 'To walk' }).getByRole('listitem').filter({ hasText: 'Loft, evening' }).getByRole('button', { name: 'Walk it' }).click();
+  await page
+    .getByRole('list', { name: 'To walk' })
+    .getByRole('listitem')
+    .filter({ hasText: 'Loft, evening' })
+    .getByRole('button', { name: 'Walk it' })
+    .click();
   await expect(page.getByRole('region', { name: 'Next stop' })).toContainText('Loft, east beam');
   await expectNoAxeFindings(page);
   await page.getByRole('link', { name: 'Look at it' }).click();
@@ -37,7 +42,9 @@ test('a round is walked, waits over a reload, and at its end says what was not r
   expect([pdf.status(), pdf.headers()['content-type']]).toEqual([200, 'application/pdf']);
 });
 
-test('damage takes a rope out of use until it is cut off; a knot in it is asked for again; retiring is asked for twice', async ({ page }) => {
+test('damage takes a rope out of use until it is cut off; a knot in it is asked for again; retiring is asked for twice', async ({
+  page,
+}) => {
   await stepIn(page, 'Rask Quillon');
   await page.goto('/log/ropes');
   await page.getByRole('link', { name: /^NL-15/ }).click();
@@ -72,18 +79,25 @@ test('damage takes a rope out of use until it is cut off; a knot in it is asked 
 test('a file of ropes is looked at row by row and read in only whole', async ({ page }) => {
   await stepIn(page, 'Rask Quillon');
   await page.goto('/log/import/ropes');
-  await page.getByLabel('or the text itself').fill('tag,thing,kind,diameter_mm,length_m\nNL-30,rope,low-stretch,10.5,60\nNL-31,rope,hemp,10.5,60');
+  await page
+    .getByLabel('or the text itself')
+    .fill('tag,thing,kind,diameter_mm,length_m\nNL-30,rope,low-stretch,10.5,60\nNL-31,rope,hemp,10.5,60');
   await expect(page.getByText('1 cell is wrong in 1 of 2 rows')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Read all 2 in' })).toBeDisabled();
   await expectNoAxeFindings(page);
-  await page.getByLabel('or the text itself').fill('tag,thing,kind,diameter_mm,length_m\nNL-30,rope,low-stretch,10.5,60\nNL-31,rope,dynamic,10.5,60');
+  await page
+    .getByLabel('or the text itself')
+    .fill('tag,thing,kind,diameter_mm,length_m\nNL-30,rope,low-stretch,10.5,60\nNL-31,rope,dynamic,10.5,60');
   await page.getByRole('button', { name: 'Read all 2 in' }).click();
   await expect(page.getByText('2 ropes read in.')).toBeVisible();
   await page.getByRole('link', { name: 'Show them' }).click();
   await expect(page.getByRole('link', { name: /^NL-31/ })).toBeVisible();
 });
 
-test('a person is signed off to check a knot, sets a PIN, and the page on paper is verified by who holds it', async ({ page, browser }) => {
+test('a person is signed off to check a knot, sets a PIN, and the page on paper is verified by who holds it', async ({
+  page,
+  browser,
+}) => {
   await stepIn(page, 'Tove Vannmark');
   await page.goto('/log/people');
   await page.getByRole('link', { name: /^Corin Stell/ }).click();
@@ -100,11 +114,17 @@ test('a person is signed off to check a knot, sets a PIN, and the page on paper 
   await page.getByRole('button', { name: 'Keep my PIN' }).click();
   await expect(page.getByRole('form', { name: 'My PIN' }).getByText('Kept.')).toBeVisible();
 
-  const head = (await (await page.request.get('/api/v1/record/head')).json()) as { organisation: string; count: number; head_sha256: string };
+  const head = (await (await page.request.get('/api/v1/record/head')).json()) as {
+    organisation: string;
+    count: number;
+    head_sha256: string;
+  };
   const stranger = await (await browser.newContext()).newPage();
   await stranger.goto(`/verify?o=${head.organisation}&n=${head.count}&h=${head.head_sha256}`);
   await expect(stranger.getByText(/^Yes\./)).toBeVisible();
-  await stranger.goto(`/verify?o=${head.organisation}&n=${head.count}&h=${head.head_sha256.replace(/^./, (c) => (c === '0' ? '1' : '0'))}`);
+  await stranger.goto(
+    `/verify?o=${head.organisation}&n=${head.count}&h=${head.head_sha256.replace(/^./, (c) => (c === '0' ? '1' : '0'))}`,
+  );
   await expect(stranger.getByText(/^No\./)).toBeVisible();
 });
 
@@ -113,6 +133,11 @@ test('the record in sum can be read, and each mark leads to its check', async ({
   await page.goto('/log/timelines');
   await expect(page.getByRole('img', { name: /tails against their limits: \d+ missed it/ })).toBeVisible();
   await expectNoAxeFindings(page);
-  await page.getByRole('img', { name: /tails against their limits/ }).locator('g').filter({ has: page.locator('title') }).last().click();
+  await page
+    .getByRole('img', { name: /tails against their limits/ })
+    .locator('g')
+    .filter({ has: page.locator('title') })
+    .last()
+    .click();
   await expect(page.getByRole('heading', { name: 'What was written' })).toBeVisible();
 });

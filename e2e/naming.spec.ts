@@ -18,7 +18,9 @@ test('a part is touched, in the flat picture or by its name', async ({ page }) =
   await page.getByRole('button', { name: 'a pair', exact: true }).click();
   await page.getByRole('button', { name: 'pair crossed inside' }).click();
   const answer = page.getByTestId('answer');
-  await expect(answer).toContainText('What you entered is Figure-eight follow-through with a fault: pair crossed inside');
+  await expect(answer).toContainText(
+    'What you entered is Figure-eight follow-through with a fault: pair crossed inside',
+  );
   await expect(page).toHaveURL(/fault=pair-crossed/);
   await expectNoAxeFindings(page);
   await page.getByRole('button', { name: 'Crossing 1 the other way round' }).click();
@@ -38,7 +40,9 @@ test('a shape from a file is named once its eye is marked, and an unknown one is
   await page.getByLabel('There is no eye').check();
   await page.getByRole('button', { name: 'What is this?' }).click();
   await expect(page.getByTestId('answer')).toContainText(/^What you entered is .*overhand/i);
-  await page.getByLabel(/A shape: OBJ/).setInputFiles({ name: 'broken.obj', mimeType: 'model/obj', buffer: Buffer.from('v 0 0 zero\nl 1 2') });
+  await page
+    .getByLabel(/A shape: OBJ/)
+    .setInputFiles({ name: 'broken.obj', mimeType: 'model/obj', buffer: Buffer.from('v 0 0 zero\nl 1 2') });
   await expect(page.getByText('has no three numbers')).toBeVisible();
 });
 
@@ -66,7 +70,9 @@ test('spot it: both faces first, then the decision; the errors are counted apart
   await page.getByRole('button', { name: /It is right/ }).click();
   await expect(page.getByTestId('outcome')).toBeVisible();
   const round = page.getByLabel('This round');
-  const [missed, alarms] = ['missed faults', 'false alarms'].map((name) => round.locator('.measure').filter({ hasText: name })) as [Locator, Locator];
+  const [missed, alarms] = ['missed faults', 'false alarms'].map((name) =>
+    round.locator('.measure').filter({ hasText: name }),
+  ) as [Locator, Locator];
   await expect(alarms).toContainText('0');
   await expect(missed).toContainText((await page.getByTestId('outcome').textContent())!.includes('Missed') ? '1' : '0');
   await page.getByRole('button', { name: /The next one/ }).click();

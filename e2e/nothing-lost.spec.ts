@@ -42,15 +42,24 @@ test('reload and Back lose nothing; a half-done check waits on Today', async ({ 
 
 test('no answer while recording: said so, and trying again records it once', async ({ page }) => {
   await stepIn(page, 'Imre Saltway');
-  await beginWalk(page, { rope: 'NL-08', tiedBy: 'Sunniva Tarn', place: 'The answer that was lost', rules: 'Sport crag' });
+  await beginWalk(page, {
+    rope: 'NL-08',
+    tiedBy: 'Sunniva Tarn',
+    place: 'The answer that was lost',
+    rules: 'Sport crag',
+  });
   await answerAs(page, {});
   await measureTail(page, '150');
   await answerAs(page, {});
   // the server hears it, its answer is cut off
-  await page.route('**/api/v1/checks', async (route) => {
-    await route.fetch();
-    await route.abort('connectionreset');
-  }, { times: 1 });
+  await page.route(
+    '**/api/v1/checks',
+    async (route) => {
+      await route.fetch();
+      await route.abort('connectionreset');
+    },
+    { times: 1 },
+  );
   await page.getByRole('button', { name: /^Sign as/ }).click();
   await expect(page.getByText('No answer from the server. Nothing is lost')).toBeVisible();
   await page.getByRole('button', { name: /^Sign as/ }).click();
@@ -97,14 +106,38 @@ test('a server killed in the middle of recording loses and doubles nothing', asy
     return r;
   };
   let client = await open();
-  const { id: rope, diameter_mm } = ((await (await client.get('/api/v1/ropes')).json()) as { id: string; diameter_mm: number }[])[0]!;
-  const tier = ((await (await client.get('/api/v1/people')).json()) as { id: string; name: string }[]).find((p) => p.name.startsWith('Corin'))!.id;
+  const { id: rope, diameter_mm } = (
+    (await (await client.get('/api/v1/ropes')).json()) as { id: string; diameter_mm: number }[]
+  )[0]!;
+  const tier = ((await (await client.get('/api/v1/people')).json()) as { id: string; name: string }[]).find((p) =>
+    p.name.startsWith('Corin'),
+  )!.id;
   const bodies = Array.from({ length: 20 }, (_, i) => ({
-    id: crypto.randomUUID(), tied_knot: { id: crypto.randomUUID(), knot: 'bowline-locked', rope, place: `Kill ${i}`, tied_by: tier, tied_at: '2026-01-01T10:00:00.000Z' }, profile: 'sport-crag', profile_version: 2,
-    rope_diameter_mm: diameter_mm, stopper: false, fist_mm: 100, hand: 'right', seen_at: '2026-01-01T10:05:00.000Z', answers: [], note: '',
+    id: crypto.randomUUID(),
+    tied_knot: {
+      id: crypto.randomUUID(),
+      knot: 'bowline-locked',
+      rope,
+      place: `Kill ${i}`,
+      tied_by: tier,
+      tied_at: '2026-01-01T10:00:00.000Z',
+    },
+    profile: 'sport-crag',
+    profile_version: 2,
+    rope_diameter_mm: diameter_mm,
+    stopper: false,
+    fist_mm: 100,
+    hand: 'right',
+    seen_at: '2026-01-01T10:05:00.000Z',
+    answers: [],
+    note: '',
   }));
   const acknowledged = new Set<string>();
-  const send = (body: (typeof bodies)[number]) => client.post('/api/v1/checks', { data: body }).then((r) => (r.ok() ? void acknowledged.add(body.id) : undefined), () => undefined);
+  const send = (body: (typeof bodies)[number]) =>
+    client.post('/api/v1/checks', { data: body }).then(
+      (r) => (r.ok() ? void acknowledged.add(body.id) : undefined),
+      () => undefined,
+    );
   const sending = Promise.all(bodies.map(send));
   await new Promise((r) => setTimeout(r, 40));
   server.child.removeAllListeners('exit');
@@ -112,7 +145,10 @@ test('a server killed in the middle of recording loses and doubles nothing', asy
   await sending;
   server = await testServer(db, 'killed', { IDIOM_DEMO: '0' });
   client = await open();
-  const count = async () => ((await (await client.get('/api/v1/checks?limit=200')).json()) as { items: { id: string }[] }).items.filter((c) => bodies.some((b) => b.id === c.id)).map((c) => c.id);
+  const count = async () =>
+    ((await (await client.get('/api/v1/checks?limit=200')).json()) as { items: { id: string }[] }).items
+      .filter((c) => bodies.some((b) => b.id === c.id))
+      .map((c) => c.id);
   // nothing that was acknowledged is lost
   const there = await count();
   for (const id of acknowledged) expect(there).toContain(id);

@@ -12,14 +12,20 @@ export async function stepIn(page: Page, name: string): Promise<void> {
 }
 
 /** Fills the form before a walk. */
-export async function beginWalk(page: Page, walk: { knot?: string; rope: string; tiedBy: string; place: string; rules?: string; stopper?: boolean }): Promise<void> {
+export async function beginWalk(
+  page: Page,
+  walk: { knot?: string; rope: string; tiedBy: string; place: string; rules?: string; stopper?: boolean },
+): Promise<void> {
   await page.goto('/check');
   await expect(page.getByRole('button', { name: 'Begin the walk' })).toBeVisible();
   if (walk.knot) await page.getByLabel('Knot', { exact: true }).selectOption({ label: walk.knot });
-  await page.getByLabel('In which rope').selectOption({ label: await optionStarting(page, 'In which rope', walk.rope) });
+  await page
+    .getByLabel('In which rope')
+    .selectOption({ label: await optionStarting(page, 'In which rope', walk.rope) });
   await page.getByLabel('Tied by').selectOption({ label: await optionStarting(page, 'Tied by', walk.tiedBy) });
   await page.getByLabel('Where', { exact: true }).fill(walk.place);
-  if (walk.rules) await page.getByLabel('Rules').selectOption({ label: await optionStarting(page, 'Rules', walk.rules) });
+  if (walk.rules)
+    await page.getByLabel('Rules').selectOption({ label: await optionStarting(page, 'Rules', walk.rules) });
   if (walk.stopper) await page.getByLabel('A stopper is tied behind it').check();
   await page.getByRole('button', { name: 'Begin the walk' }).click();
   await expect(page.getByRole('list', { name: 'Points of the walk' })).toBeVisible();
@@ -54,8 +60,18 @@ export async function measureTail(page: Page, tail: string): Promise<void> {
 
 /** Nothing that the accessibility checker finds. */
 export async function expectNoAxeFindings(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();
-  expect(violations.map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze();
+  expect(
+    violations.map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .slice(0, 3)
+          .map((n) => n.target.join(' '))
+          .join(', ')}`,
+    ),
+  ).toEqual([]);
 }
 
 /** Walks every point as right, from where the walk stands to the verdict. */

@@ -1,7 +1,8 @@
 import { expect, test, type Page } from '@playwright/test';
 import { answerAs, beginWalk, expectNoAxeFindings, measureTail, stepIn } from './people';
 
-const theme = (page: Page, name: 'paper' | 'headlamp') => page.addInitScript((t) => localStorage.setItem('idiom.theme', t), name);
+const theme = (page: Page, name: 'paper' | 'headlamp') =>
+  page.addInitScript((t) => localStorage.setItem('idiom.theme', t), name);
 
 for (const name of ['paper', 'headlamp'] as const)
   test(`the accessibility checker finds nothing on any main view (${name})`, async ({ page }) => {
@@ -10,7 +11,24 @@ for (const name of ['paper', 'headlamp'] as const)
     await expect(page.getByText('Demo: Fulmar Sound')).toBeVisible();
     await expectNoAxeFindings(page);
     await stepIn(page, 'Tove Vannmark');
-    for (const [path, ready] of [['/', 'Last done'], ['/choose', 'Nearly'], ['/tie', 'Which knot?'], ['/tie/bowline-locked', 'together'], ['/tie/alpine-butterfly', 'Both faces, laid out'], ['/tie/two-strand-backup', 'Not settled'], ['/tie/compare?a=prusik&b=klemheist', 'Known to'], ['/check', 'Begin the walk'], ['/log', 'Older checks'], ['/log/ropes', 'NL-07'], ['/log/people', 'Rask Quillon'], ['/log/rules', 'River and expedition'], ['/me', 'Keep my measures'], ['/check/rounds', 'To walk'], ['/log/timelines', 'What goes wrong most'], ['/log/import/people', 'or the text itself']] as const) {
+    for (const [path, ready] of [
+      ['/', 'Last done'],
+      ['/choose', 'Nearly'],
+      ['/tie', 'Which knot?'],
+      ['/tie/bowline-locked', 'together'],
+      ['/tie/alpine-butterfly', 'Both faces, laid out'],
+      ['/tie/two-strand-backup', 'Not settled'],
+      ['/tie/compare?a=prusik&b=klemheist', 'Known to'],
+      ['/check', 'Begin the walk'],
+      ['/log', 'Older checks'],
+      ['/log/ropes', 'NL-07'],
+      ['/log/people', 'Rask Quillon'],
+      ['/log/rules', 'River and expedition'],
+      ['/me', 'Keep my measures'],
+      ['/check/rounds', 'To walk'],
+      ['/log/timelines', 'What goes wrong most'],
+      ['/log/import/people', 'or the text itself'],
+    ] as const) {
       await page.goto(path);
       await expect(page.getByText(ready).first()).toBeVisible();
       await expectNoAxeFindings(page);
@@ -21,7 +39,12 @@ for (const name of ['paper', 'headlamp'] as const)
   test(`the accessibility checker finds nothing on a walk and in the record (${name})`, async ({ page }) => {
     await theme(page, name);
     await stepIn(page, 'Tove Vannmark');
-    await beginWalk(page, { knot: 'Figure-eight follow-through', rope: 'NL-07', tiedBy: 'Corin Stell', place: 'Kitti Ledge, west count' });
+    await beginWalk(page, {
+      knot: 'Figure-eight follow-through',
+      rope: 'NL-07',
+      tiedBy: 'Corin Stell',
+      place: 'Kitti Ledge, west count',
+    });
     await expectNoAxeFindings(page);
     await answerAs(page, {});
     await measureTail(page, '150');
@@ -45,12 +68,37 @@ for (const name of ['paper', 'headlamp'] as const)
 test('nothing is wider than a phone, and every target is big enough for a glove', async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 780 });
   await stepIn(page, 'Tove Vannmark');
-  for (const path of ['/', '/choose', '/tie', '/tie/figure-eight-follow-through', '/tie/barrel-noose', '/tie/clove-hitch', '/tie/compare?a=prusik&b=klemheist', '/tie?show=sheet', '/tie?name=barrel', '/check', '/log', '/log/ropes', '/log/rules', '/log/timelines', '/log/people', '/log/import/ropes', '/check/rounds', '/me']) {
+  for (const path of [
+    '/',
+    '/choose',
+    '/tie',
+    '/tie/figure-eight-follow-through',
+    '/tie/barrel-noose',
+    '/tie/clove-hitch',
+    '/tie/compare?a=prusik&b=klemheist',
+    '/tie?show=sheet',
+    '/tie?name=barrel',
+    '/check',
+    '/log',
+    '/log/ropes',
+    '/log/rules',
+    '/log/timelines',
+    '/log/people',
+    '/log/import/ropes',
+    '/check/rounds',
+    '/me',
+  ]) {
     await page.goto(path);
     await page.waitForLoadState('networkidle');
     expect([path, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([path, 360]);
     const small = await page.evaluate(() =>
-      [...document.querySelectorAll<HTMLElement>('main button.btn:not(.fill):not(.p-0), nav.rail a.place, main select, main input:not([type=checkbox]):not([type=radio])')].filter((e) => e.offsetParent && e.getBoundingClientRect().height < 48).map((e) => e.outerHTML.slice(0, 90)),
+      [
+        ...document.querySelectorAll<HTMLElement>(
+          'main button.btn:not(.fill):not(.p-0), nav.rail a.place, main select, main input:not([type=checkbox]):not([type=radio])',
+        ),
+      ]
+        .filter((e) => e.offsetParent && e.getBoundingClientRect().height < 48)
+        .map((e) => e.outerHTML.slice(0, 90)),
     );
     expect([path, small]).toEqual([path, []]);
   }
@@ -63,13 +111,17 @@ test('the rope is drawn in three dimensions, turned by keys and pointer, and tur
   await page.goto('/tie/figure-eight-follow-through');
   const canvas = page.locator('.stage canvas');
   await expect(canvas).toHaveCSS('opacity', '1');
-  const inked = () => canvas.evaluate((c: HTMLCanvasElement) => {
-    const small = document.createElement('canvas');
-    small.width = small.height = 40;
-    const context = small.getContext('2d')!;
-    context.drawImage(c, 0, 0, 40, 40);
-    return [...context.getImageData(0, 0, 40, 40).data].filter((_, i) => i % 4 === 3).map((v) => (v > 128 ? 1 : 0)).join('');
-  });
+  const inked = () =>
+    canvas.evaluate((c: HTMLCanvasElement) => {
+      const small = document.createElement('canvas');
+      small.width = small.height = 40;
+      const context = small.getContext('2d')!;
+      context.drawImage(c, 0, 0, 40, 40);
+      return [...context.getImageData(0, 0, 40, 40).data]
+        .filter((_, i) => i % 4 === 3)
+        .map((v) => (v > 128 ? 1 : 0))
+        .join('');
+    });
   const before = await inked();
   expect(before).toContain('1');
   await canvas.focus();
@@ -107,7 +159,9 @@ test('what is touched on the turning rope has the numbers of the flat picture, o
   for (const face of ['front', 'back'] as const) {
     if (face === 'back') await page.keyboard.press('f');
     await expect(page.getByText(face === 'front' ? 'Front · set' : 'Back · set')).toBeVisible();
-    const svg = await (await page.request.get(`/api/v1/knots/bowline/picture.svg?face=${face}&state=tight&object=ring`)).text();
+    const svg = await (
+      await page.request.get(`/api/v1/knots/bowline/picture.svg?face=${face}&state=tight&object=ring`)
+    ).text();
     const ids = [...svg.matchAll(/data-crossing="(\d+)"/g)].map((m) => m[1]);
     const found = new Set<string>();
     for (let k = 0; k < 9 && found.size < 2; k++) {
@@ -126,7 +180,9 @@ test('what is touched on the turning rope has the numbers of the flat picture, o
   }
 });
 
-test('a knot is drawn up in the browser: with progress, can be stopped, and it is the stored form', async ({ page }) => {
+test('a knot is drawn up in the browser: with progress, can be stopped, and it is the stored form', async ({
+  page,
+}) => {
   await stepIn(page, 'Tove Vannmark');
   await page.goto('/tie/bowline');
   await expect(page.locator('.stage canvas')).toHaveCSS('opacity', '1');
@@ -147,12 +203,15 @@ test('a knot is drawn up in the browser: with progress, can be stopped, and it i
 });
 
 test('nothing is drawn while nothing moves', async ({ page }) => {
-  await page.addInitScript(() => { (window as unknown as { idiomFrames: unknown[] }).idiomFrames = []; });
+  await page.addInitScript(() => {
+    (window as unknown as { idiomFrames: unknown[] }).idiomFrames = [];
+  });
   await stepIn(page, 'Tove Vannmark');
   await page.goto('/tie/overhand-stopper');
   const canvas = page.locator('.stage canvas');
   await expect(canvas).toHaveCSS('opacity', '1');
-  const frames = () => page.evaluate(() => (window as unknown as { idiomFrames: { full: boolean }[] }).idiomFrames.map((f) => f.full));
+  const frames = () =>
+    page.evaluate(() => (window as unknown as { idiomFrames: { full: boolean }[] }).idiomFrames.map((f) => f.full));
   await page.waitForTimeout(600);
   const before = (await frames()).length;
   await page.waitForTimeout(800);

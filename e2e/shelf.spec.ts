@@ -1,7 +1,9 @@
 import { expect, test } from '@playwright/test';
 import { expectNoAxeFindings, stepIn } from './people';
 
-test('a knot is found by any of its names, an ambiguous one is asked about, and its page shows both faces', async ({ page }) => {
+test('a knot is found by any of its names, an ambiguous one is asked about, and its page shows both faces', async ({
+  page,
+}) => {
   const errors: string[] = [];
   page.on('pageerror', (e) => errors.push(e.message));
   page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
@@ -14,7 +16,11 @@ test('a knot is found by any of its names, an ambiguous one is asked about, and 
   await page.getByRole('link', { name: /a noose that slides shut/ }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Barrel noose');
   const faces = page.locator('.two-faces img');
-  await expect.poll(() => faces.evaluateAll((all) => (all as HTMLImageElement[]).filter((i) => i.complete && i.naturalWidth > 0).length)).toBe(2);
+  await expect
+    .poll(() =>
+      faces.evaluateAll((all) => (all as HTMLImageElement[]).filter((i) => i.complete && i.naturalWidth > 0).length),
+    )
+    .toBe(2);
   const two = await faces.first().getAttribute('src');
   await page.getByRole('group', { name: 'Wraps' }).getByText('3', { exact: true }).click();
   await expect(faces.first()).not.toHaveAttribute('src', two!);
@@ -32,7 +38,10 @@ test('each crossing and each piece of a picture can be touched: they carry their
   await expect(spots).toHaveCount(4);
   for (const n of [1, 2, 3, 4]) {
     const box = (await page.locator(`[data-crossing="${n}"]`).boundingBox())!;
-    const hit = await page.evaluate(([x, y]) => (document.elementFromPoint(x!, y!) as Element | null)?.getAttribute('data-crossing'), [box.x + box.width / 2, box.y + box.height / 2]);
+    const hit = await page.evaluate(
+      ([x, y]) => (document.elementFromPoint(x!, y!) as Element | null)?.getAttribute('data-crossing'),
+      [box.x + box.width / 2, box.y + box.height / 2],
+    );
     expect(hit).toBe(String(n));
   }
   expect(await page.locator('[data-component="rope"]').count()).toBeGreaterThan(30);

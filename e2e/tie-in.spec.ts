@@ -173,9 +173,17 @@ test('a left-hander’s knot is shown mirrored, and a short tail is put right an
   await expect(page.locator('.verdict.big')).toHaveText('Meets the rule');
 });
 
-test('all points on one screen: each is answered once its pictures were seen; what differs is touched in the picture', async ({ page }) => {
+test('all points on one screen: each is answered once its pictures were seen; what differs is touched in the picture', async ({
+  page,
+}) => {
   await stepIn(page, 'Rask Quillon');
-  await beginWalk(page, { knot: 'Figure-eight follow-through', rope: 'NL-07', tiedBy: 'Joss Marrable', place: 'loft, station 3', rules: 'Sport crag' });
+  await beginWalk(page, {
+    knot: 'Figure-eight follow-through',
+    rope: 'NL-07',
+    tiedBy: 'Joss Marrable',
+    place: 'loft, station 3',
+    rules: 'Sport crag',
+  });
   await page.getByRole('link', { name: 'all points on one screen' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Every point');
   const points = page.locator('.fast-point');
@@ -195,17 +203,28 @@ test('all points on one screen: each is answered once its pictures were seen; wh
   await page.getByRole('button', { name: 'Path', exact: true }).click();
   await page.getByRole('button', { name: 'Touch what differs' }).click();
   await page.getByRole('button', { name: 'how strands pass' }).click();
-  await page.getByRole('button', { name: /^half finished/i }).first().click();
+  await page
+    .getByRole('button', { name: /^half finished/i })
+    .first()
+    .click();
   await page.getByRole('button', { name: /^Found here: half finished/ }).click();
   await expect(page.getByText('Take out and retie').first()).toBeVisible();
   await page.getByRole('button', { name: /^Sign as/ }).click();
   await expect(page.getByText(/Looked at for \d+ s over \d+ points, all on one screen/)).toBeVisible();
 });
 
-test('a knot that was moved is unchecked, stands under what is to be looked at again, and is walked through again', async ({ page }) => {
+test('a knot that was moved is unchecked, stands under what is to be looked at again, and is walked through again', async ({
+  page,
+}) => {
   await stepIn(page, 'Rask Quillon');
   await page.goto('/log');
-  await beginWalk(page, { knot: 'Figure-eight follow-through', rope: 'NL-06', tiedBy: 'Joss Marrable', place: 'loft, moved', rules: 'Sport crag' });
+  await beginWalk(page, {
+    knot: 'Figure-eight follow-through',
+    rope: 'NL-06',
+    tiedBy: 'Joss Marrable',
+    place: 'loft, moved',
+    rules: 'Sport crag',
+  });
   await answerAs(page, {});
   await measureTail(page, '150');
   await answerAs(page, {});
@@ -226,14 +245,24 @@ test('a knot that was moved is unchecked, stands under what is to be looked at a
 
 test('an eight-point check takes a press a point, one to keep the tail and one to sign', async ({ page }) => {
   await stepIn(page, 'Dagny Orrin');
-  await beginWalk(page, { knot: 'Figure-eight follow-through', rope: 'NL-05', tiedBy: 'Corin Stell', place: 'Kitti Ledge, pressed', rules: 'Rope access' });
+  await beginWalk(page, {
+    knot: 'Figure-eight follow-through',
+    rope: 'NL-05',
+    tiedBy: 'Corin Stell',
+    place: 'Kitti Ledge, pressed',
+    rules: 'Rope access',
+  });
   await page.evaluate(() => {
     const counted = window as unknown as { presses: number };
     counted.presses = 0;
     window.addEventListener('pointerup', () => counted.presses++, true);
-    window.addEventListener('keydown', (e) => {
-      if (!(e.target instanceof HTMLInputElement) || e.key === 'Enter') counted.presses++;
-    }, true);
+    window.addEventListener(
+      'keydown',
+      (e) => {
+        if (!(e.target instanceof HTMLInputElement) || e.key === 'Enter') counted.presses++;
+      },
+      true,
+    );
   });
   let points = 0;
   for (;;) {

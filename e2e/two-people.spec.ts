@@ -11,7 +11,9 @@ async function checked(page: Page, place: string): Promise<string> {
   return /\/log\/([0-9a-f-]+)/.exec(page.url())![1]!;
 }
 
-test('the second person looks on a device of her own, led there by the code, before she is shown what was found', async ({ browser }) => {
+test('the second person looks on a device of her own, led there by the code, before she is shown what was found', async ({
+  browser,
+}) => {
   const first = await (await browser.newContext()).newPage();
   const second = await (await browser.newContext()).newPage();
   await checked(first, 'South light, two devices');
@@ -39,7 +41,9 @@ test('the second person looks on a device of her own, led there by the code, bef
   await expect(first.getByText('Second person: Dagny Orrin.')).toBeVisible();
 });
 
-test('handed over, the second person signs by PIN; a wrong one is refused and recorded; where the two differ both are shown it', async ({ page }) => {
+test('handed over, the second person signs by PIN; a wrong one is refused and recorded; where the two differ both are shown it', async ({
+  page,
+}) => {
   await checked(page, 'South light, handed over');
   await page.getByRole('link', { name: 'Hand this device over' }).click();
   await page.getByLabel('Who looks').selectOption({ label: 'Maelle Brack, on this device' });
@@ -64,7 +68,9 @@ test('handed over, the second person signs by PIN; a wrong one is refused and re
   await expect(page.getByText('looks differ').first()).toBeVisible();
 });
 
-test('a job is kept by name and opened again; a theme stays; nothing of it is seen by the next one on the device', async ({ page }) => {
+test('a job is kept by name and opened again; a theme stays; nothing of it is seen by the next one on the device', async ({
+  page,
+}) => {
   await stepIn(page, 'Tove Vannmark');
   await page.goto('/choose');
   await page.getByRole('button', { name: /^Purpose/ }).click();

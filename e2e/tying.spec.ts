@@ -11,13 +11,14 @@ test('a knot is seen tied: it plays to its end, goes step by step, and by the le
   const most = Number(await far.getAttribute('max'));
   const stage = page.locator('.stage canvas');
   await expect(stage).toHaveCSS('opacity', '1');
-  const inked = () => stage.evaluate((c: HTMLCanvasElement) => {
-    const small = document.createElement('canvas');
-    small.width = small.height = 32;
-    const context = small.getContext('2d')!;
-    context.drawImage(c, 0, 0, 32, 32);
-    return context.getImageData(0, 0, 32, 32).data.join();
-  });
+  const inked = () =>
+    stage.evaluate((c: HTMLCanvasElement) => {
+      const small = document.createElement('canvas');
+      small.width = small.height = 32;
+      const context = small.getContext('2d')!;
+      context.drawImage(c, 0, 0, 32, 32);
+      return context.getImageData(0, 0, 32, 32).data.join();
+    });
   const untied = await inked();
   await page.keyboard.press('ArrowRight');
   await expect(page.getByText('Step 2 of 6')).toBeVisible();
@@ -47,7 +48,9 @@ test('a way that goes wrong is told as wrong, with the fault it ends in', async 
   await expectNoAxeFindings(page);
 });
 
-test('the butterfly by the twist: hands change its path; tied along, help fades and the step where one stopped is marked', async ({ page }) => {
+test('the butterfly by the twist: hands change its path; tied along, help fades and the step where one stopped is marked', async ({
+  page,
+}) => {
   await stepIn(page, 'Tove Vannmark');
   await page.goto('/tie/alpine-butterfly/ways/twist');
   await expect(page.locator('.stage canvas')).toHaveCSS('opacity', '1');
@@ -70,10 +73,18 @@ test('the butterfly by the twist: hands change its path; tied along, help fades 
   await expect(page.getByRole('heading', { name: 'Finished, it shows' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'See it drawn up' })).toBeVisible();
   const card = await page.request.get((await page.getByRole('link', { name: 'A5' }).getAttribute('href'))!);
-  expect([card.status(), card.headers()['content-type'], (await card.body()).subarray(0, 5).toString()]).toEqual([200, 'application/pdf', '%PDF-']);
+  expect([card.status(), card.headers()['content-type'], (await card.body()).subarray(0, 5).toString()]).toEqual([
+    200,
+    'application/pdf',
+    '%PDF-',
+  ]);
 });
 
-test('another screen follows: it shows the same step, and the next when it is taken', async ({ page, browser, baseURL }) => {
+test('another screen follows: it shows the same step, and the next when it is taken', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
   await stepIn(page, 'Tove Vannmark');
   await page.goto('/tie/bowline/ways/loop');
   await page.getByRole('button', { name: 'Show on another screen' }).click();

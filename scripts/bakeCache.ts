@@ -2,13 +2,13 @@
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { LaidForms } from '../core/knots/laid';
-import type { Presentation } from '../core/knots/presenting';
-import type { BakedForm } from '../core/knots/stored';
+import type { LaidForms } from '../core/knots/shape/laid';
+import type { Presentation } from '../core/knots/shape/presentation';
+import type { BakedForm } from '../core/knots/shape/stored';
 import { codeText } from './knotFiles';
 
 const folder = join(import.meta.dirname, '../node_modules/.cache/idiom-bake');
-const code = codeText('core/knots/baking.ts');
+const code = codeText('core/knots/baking/baking.ts');
 
 /** SHA-256 over all that a baked form comes from. */
 export const bakingHash = (laid: ReturnType<LaidForms[string]>, presentation: Presentation, spread: boolean): string =>

@@ -7,14 +7,23 @@ import { MARIADBD } from './lib/mariadb.mjs';
 import { testDatabase, testServer } from './lib/testbed.mjs';
 
 ensurePackages();
-ensureSystem([[MARIADBD, 'mariadb-server'], ['/usr/bin/chromium', 'chromium']]);
+ensureSystem([
+  [MARIADBD, 'mariadb-server'],
+  ['/usr/bin/chromium', 'chromium'],
+]);
 ensureBuilt();
 const db = await testDatabase();
 const server = await testServer(db, 'bench');
 try {
-  for (const file of readdirSync(join(root, 'bench')).filter((f) => f.endsWith('.bench.ts') && (!process.argv[2] || f.startsWith(process.argv[2])))) {
+  for (const file of readdirSync(join(root, 'bench')).filter(
+    (f) => f.endsWith('.bench.ts') && (!process.argv[2] || f.startsWith(process.argv[2])),
+  )) {
     console.log(`\n${file}`);
-    spawnSync(process.execPath, ['--import', 'tsx', join('bench', file)], { cwd: root, stdio: 'inherit', env: { ...process.env, IDIOM_TEST_URL: server.url, IDIOM_TEST_DATABASE: server.databaseUrl } });
+    spawnSync(process.execPath, ['--import', 'tsx', join('bench', file)], {
+      cwd: root,
+      stdio: 'inherit',
+      env: { ...process.env, IDIOM_TEST_URL: server.url, IDIOM_TEST_DATABASE: server.databaseUrl },
+    });
   }
 } finally {
   await server.stop();

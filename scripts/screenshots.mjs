@@ -6,12 +6,19 @@ import { MARIADBD } from './lib/mariadb.mjs';
 import { testDatabase, testServer } from './lib/testbed.mjs';
 
 ensurePackages();
-ensureSystem([[MARIADBD, 'mariadb-server'], ['/usr/bin/chromium', 'chromium']]);
+ensureSystem([
+  [MARIADBD, 'mariadb-server'],
+  ['/usr/bin/chromium', 'chromium'],
+]);
 ensureBuilt();
 const db = await testDatabase();
 const server = await testServer(db, 'pictures');
 try {
-  const r = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/takeScreenshots.ts'], { cwd: root, stdio: 'inherit', env: { ...process.env, IDIOM_TEST_URL: server.url, IDIOM_PICTURES: join(root, 'docs/screenshots') } });
+  const r = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/takeScreenshots.ts'], {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, IDIOM_TEST_URL: server.url, IDIOM_PICTURES: join(root, 'docs/screenshots') },
+  });
   process.exitCode = r.status ?? 1;
 } finally {
   await server.stop();

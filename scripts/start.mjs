@@ -47,7 +47,8 @@ async function database(folder, port) {
   const started = startMariadb(folder, port, {
     onDeath: () => {
       if (ending) return;
-      if (!mayRestart()) return void (console.error(`The database keeps stopping: see ${folder}/run/error.log`), end(9));
+      if (!mayRestart())
+        return void (console.error(`The database keeps stopping: see ${folder}/run/error.log`), end(9));
       say('the database stopped unexpectedly: starting it again');
       database(folder, port).catch((error) => {
         console.error(error.message);
@@ -63,7 +64,12 @@ let current = null;
 let coming = Promise.resolve(null);
 
 function serve(extra, first) {
-  server = spawn(process.execPath, [join(root, 'dist/server/main.js')], { cwd: root, detached: true, stdio: ['ignore', 'pipe', 'inherit', 'ipc'], env: { ...env, ...extra, NODE_ENV: 'production' } });
+  server = spawn(process.execPath, [join(root, 'dist/server/main.js')], {
+    cwd: root,
+    detached: true,
+    stdio: ['ignore', 'pipe', 'inherit', 'ipc'],
+    env: { ...env, ...extra, NODE_ENV: 'production' },
+  });
   return new Promise((ready, fail) => {
     let up = false;
     server.stdout.on('data', (text) => {
@@ -74,7 +80,7 @@ function serve(extra, first) {
     });
     server.on('exit', (code) => {
       if (ending) return;
-      if (!up && first) return fail(new Stop('', code || 1)) /* it has said why */;
+      if (!up && first) return fail(new Stop('', code || 1)); /* it has said why */
       if (!mayRestart()) return void (console.error('The server keeps stopping.'), end(9));
       say('the server stopped unexpectedly: starting it again');
       serve(extra, false).catch(() => {});
@@ -86,7 +92,10 @@ async function main() {
   const port = portFrom(env, 'PORT', 8080);
   const host = env.IDIOM_HOST ?? '127.0.0.1';
   const external = env.IDIOM_DATABASE_URL;
-  if (external && !env.IDIOM_DATABASE_ADMIN_URL) throw new Stop('IDIOM_DATABASE_URL needs IDIOM_DATABASE_ADMIN_URL beside it: an account that may make tables and rights.');
+  if (external && !env.IDIOM_DATABASE_ADMIN_URL)
+    throw new Stop(
+      'IDIOM_DATABASE_URL needs IDIOM_DATABASE_ADMIN_URL beside it: an account that may make tables and rights.',
+    );
   if (!external && process.getuid() !== 0) ensureSystem([[MARIADBD, 'mariadb-server']]);
   ensurePackages();
   say('packages are there');
@@ -96,7 +105,8 @@ async function main() {
     ensureSystem([[MARIADBD, 'mariadb-server']]);
     const folder = dataFolder(env);
     undo.push(takeFolder(folder));
-    if (!(await portFree(port, host))) throw new Stop(`Port ${port} on ${host} is taken: set PORT to a free one, or stop what uses it.`, 4);
+    if (!(await portFree(port, host)))
+      throw new Stop(`Port ${port} on ${host} is taken: set PORT to a free one, or stop what uses it.`, 4);
     const left = runningOn(folder);
     if (left) {
       say('a database of an earlier run is still there: stopping it first');
@@ -104,25 +114,41 @@ async function main() {
       for (let i = 0; runningOn(folder) && i < 300; i++) await new Promise((r) => setTimeout(r, 100));
     }
     const dbPort = portFrom(env, 'IDIOM_DB_PORT', 33306);
-    if (!(await portFree(dbPort))) throw new Stop(`Port ${dbPort} for the database is taken: set IDIOM_DB_PORT to a free one.`, 4);
+    if (!(await portFree(dbPort)))
+      throw new Stop(`Port ${dbPort} for the database is taken: set IDIOM_DB_PORT to a free one.`, 4);
     undo.push(() => coming.catch(() => null).then(() => current?.stop()));
     const db = await database(folder, dbPort);
     say('database is up');
     adminUrl = db.adminUrl;
     appUrl = `mysql://idiom:${appPassword(folder, () => randomBytes(24).toString('hex'))}@127.0.0.1:${dbPort}/idiom`;
-  } else if (!(await portFree(port, host))) throw new Stop(`Port ${port} on ${host} is taken: set PORT to a free one, or stop what uses it.`, 4);
+  } else if (!(await portFree(port, host)))
+    throw new Stop(`Port ${port} on ${host} is taken: set PORT to a free one, or stop what uses it.`, 4);
   ensureBuilt();
   say('program is built');
   const prepared = prepare(adminUrl, appUrl);
-  say(prepared.migrations > 0 ? `database prepared (${prepared.migrations} migration${prepared.migrations > 1 ? 's' : ''})` : 'database is up to date');
+  say(
+    prepared.migrations > 0
+      ? `database prepared (${prepared.migrations} migration${prepared.migrations > 1 ? 's' : ''})`
+      : 'database is up to date',
+  );
   const setupToken = prepared.people === 0 ? randomBytes(20).toString('hex') : null;
-  await serve({ IDIOM_DATABASE_URL: prepared.url, IDIOM_WEB_ROOT: join(root, 'dist/web'), PORT: String(port), IDIOM_HOST: host, ...(setupToken ? { IDIOM_SETUP_TOKEN: setupToken } : {}) }, true);
+  await serve(
+    {
+      IDIOM_DATABASE_URL: prepared.url,
+      IDIOM_WEB_ROOT: join(root, 'dist/web'),
+      PORT: String(port),
+      IDIOM_HOST: host,
+      ...(setupToken ? { IDIOM_SETUP_TOKEN: setupToken } : {}),
+    },
+    true,
+  );
   const base = `http://${host.includes(':') ? `[${host}]` : host}:${port}/`;
   say(setupToken ? 'ready; this link makes the first instructor, once:' : 'ready');
   console.log(setupToken ? `${base}setup#${setupToken}` : base);
 }
 
 main().catch((error) => {
-  if (error.message !== '') console.error(error instanceof Stop ? error.message : `Something unforeseen: ${error.stack ?? error}`);
+  if (error.message !== '')
+    console.error(error instanceof Stop ? error.message : `Something unforeseen: ${error.stack ?? error}`);
   void end(error instanceof Stop ? error.code : 1);
 });

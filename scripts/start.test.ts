@@ -12,9 +12,20 @@ const data = mkdtempSync('/var/lib/idiom-test-');
 spawnSync('chmod', ['755', data]);
 afterAll(() => rmSync(data, { recursive: true, force: true }));
 
-interface Run { readonly code: number | null; readonly out: string; readonly err: string }
-function start(env: Record<string, string>): { child: ChildProcess; said: (text: string | RegExp) => Promise<string>; done: Promise<Run> } {
-  const child = spawn(process.execPath, [START], { cwd: root, env: { PATH: process.env['PATH']!, HOME: process.env['HOME'] ?? '/root', ...env } });
+interface Run {
+  readonly code: number | null;
+  readonly out: string;
+  readonly err: string;
+}
+function start(env: Record<string, string>): {
+  child: ChildProcess;
+  said: (text: string | RegExp) => Promise<string>;
+  done: Promise<Run>;
+} {
+  const child = spawn(process.execPath, [START], {
+    cwd: root,
+    env: { PATH: process.env['PATH']!, HOME: process.env['HOME'] ?? '/root', ...env },
+  });
   let out = '';
   let err = '';
   const waiting: { text: string | RegExp; ready: (out: string) => void }[] = [];
@@ -27,7 +38,16 @@ function start(env: Record<string, string>): { child: ChildProcess; said: (text:
   return {
     child,
     done,
-    said: (text) => Promise.race([new Promise<string>((ready) => { waiting.push({ text, ready }); if (typeof text === 'string' ? out.includes(text) : text.test(out)) ready(out); }), done.then((r) => { throw new Error(`ended with ${r.code}: ${r.err}${r.out}`); })]),
+    said: (text) =>
+      Promise.race([
+        new Promise<string>((ready) => {
+          waiting.push({ text, ready });
+          if (typeof text === 'string' ? out.includes(text) : text.test(out)) ready(out);
+        }),
+        done.then((r) => {
+          throw new Error(`ended with ${r.code}: ${r.err}${r.out}`);
+        }),
+      ]),
   };
 }
 /** A free port that nobody is given for a call of his own between two starts: below those that the system hands out. */
@@ -51,9 +71,21 @@ describe('what cannot work is said in one sentence', () => {
 
   test.each([
     ['a port that is none', () => ({ PORT: 'eighty' }), /^PORT must be a port from 1 to 65535, not "eighty"\.$/],
-    ['a temporary folder', () => ({ IDIOM_DATA: '/tmp/idiom-here' }), /temporary folder .*set IDIOM_DATA to a folder that stays/],
-    ['a database without its administrator', () => ({ IDIOM_DATABASE_URL: 'mysql://a:b@127.0.0.1:1/x' }), /needs IDIOM_DATABASE_ADMIN_URL/],
-    ['a taken port', () => ({ PORT: String(takenPort), IDIOM_DATA: data }), /^Port \d+ on 127\.0\.0\.1 is taken: set PORT to a free one/],
+    [
+      'a temporary folder',
+      () => ({ IDIOM_DATA: '/tmp/idiom-here' }),
+      /temporary folder .*set IDIOM_DATA to a folder that stays/,
+    ],
+    [
+      'a database without its administrator',
+      () => ({ IDIOM_DATABASE_URL: 'mysql://a:b@127.0.0.1:1/x' }),
+      /needs IDIOM_DATABASE_ADMIN_URL/,
+    ],
+    [
+      'a taken port',
+      () => ({ PORT: String(takenPort), IDIOM_DATA: data }),
+      /^Port \d+ on 127\.0\.0\.1 is taken: set PORT to a free one/,
+    ],
   ])('%s', async (_name, env, sentence) => {
     const { code, err } = await refused(env());
     expect(err.trim()).toMatch(sentence);
@@ -62,13 +94,21 @@ describe('what cannot work is said in one sentence', () => {
   });
 
   test('a taken database port', async () => {
-    const { code, err } = await refused({ PORT: String(await freePort()), IDIOM_DB_PORT: String(takenPort), IDIOM_DATA: data });
+    const { code, err } = await refused({
+      PORT: String(await freePort()),
+      IDIOM_DB_PORT: String(takenPort),
+      IDIOM_DATA: data,
+    });
     expect(err).toContain(`Port ${takenPort} for the database is taken: set IDIOM_DB_PORT`);
     expect(code).not.toBe(0);
   });
 
   test('a database that is not there, by URL', async () => {
-    const { code, err } = await refused({ PORT: String(await freePort()), IDIOM_DATABASE_URL: 'mysql://a:b@127.0.0.1:9/x', IDIOM_DATABASE_ADMIN_URL: 'mysql://root@127.0.0.1:9/mysql' });
+    const { code, err } = await refused({
+      PORT: String(await freePort()),
+      IDIOM_DATABASE_URL: 'mysql://a:b@127.0.0.1:9/x',
+      IDIOM_DATABASE_ADMIN_URL: 'mysql://root@127.0.0.1:9/mysql',
+    });
     expect(err).toMatch(/could not be prepared/);
     expect(code).not.toBe(0);
   });
@@ -87,9 +127,16 @@ describe('a start', () => {
     const first = start(env());
     const out = await first.said(/http:\/\/127\.0\.0\.1:\d+\/setup#[0-9a-f]{40}/);
     expect(out.trim().split('\n').at(-1)).toMatch(/^http/);
-    expect(await (await fetch(`http://127.0.0.1:${port}/api/v1/health`)).json()).toMatchObject({ status: 'ok', database: 'ok' });
+    expect(await (await fetch(`http://127.0.0.1:${port}/api/v1/health`)).json()).toMatchObject({
+      status: 'ok',
+      database: 'ok',
+    });
     const token = /#([0-9a-f]{40})/.exec(out)![1]!;
-    const made = await fetch(`http://127.0.0.1:${port}/api/v1/setup`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ token, organisation: 'Own', name: 'First', handle: 'first', password: 'a-long-password' }) });
+    const made = await fetch(`http://127.0.0.1:${port}/api/v1/setup`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ token, organisation: 'Own', name: 'First', handle: 'first', password: 'a-long-password' }),
+    });
     expect(made.status).toBe(200);
 
     const second = await refused({ ...env(), PORT: String(await freePort()) });
@@ -107,7 +154,11 @@ describe('a start', () => {
     const again = start(env());
     const out = await again.said(/\nhttp:\/\/127\.0\.0\.1:\d+\/\n/);
     expect(out).not.toContain('setup#');
-    const signedIn = await fetch(`http://127.0.0.1:${port}/api/v1/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ handle: 'first', password: 'a-long-password' }) });
+    const signedIn = await fetch(`http://127.0.0.1:${port}/api/v1/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ handle: 'first', password: 'a-long-password' }),
+    });
     expect(signedIn.status).toBe(200);
 
     // the database dies: it is started again, and the server finds it
@@ -140,7 +191,16 @@ describe('a start', () => {
     await killed.said(/\nhttp:/);
     killed.child.kill('SIGKILL');
     await killed.done;
-    for (let i = 0; i < 50 && (await fetch(`http://127.0.0.1:${port}/api/v1/health`).then(() => true, () => false)); i++) await new Promise((r) => setTimeout(r, 100));
+    for (
+      let i = 0;
+      i < 50 &&
+      (await fetch(`http://127.0.0.1:${port}/api/v1/health`).then(
+        () => true,
+        () => false,
+      ));
+      i++
+    )
+      await new Promise((r) => setTimeout(r, 100));
     const next = start(env());
     expect(await next.said(/\nhttp:/)).toContain('a database of an earlier run is still there: stopping it first');
     next.child.kill('SIGINT');
@@ -151,12 +211,29 @@ describe('a start', () => {
     // the stored version is raised by the administrator's own client
     const db = start(env());
     await db.said('/\n');
-    spawnSync('mariadb', ['--no-defaults', '-S', join(data, 'run/mariadb.sock'), '-u', 'root', 'idiom', '-e', "INSERT INTO schema_migrations VALUES (9999, '9999_future.sql', NOW())"]);
+    spawnSync('mariadb', [
+      '--no-defaults',
+      '-S',
+      join(data, 'run/mariadb.sock'),
+      '-u',
+      'root',
+      'idiom',
+      '-e',
+      "INSERT INTO schema_migrations VALUES (9999, '9999_future.sql', NOW())",
+    ]);
     db.child.kill('SIGINT');
     await db.done;
     const { code, err } = await refused(env());
-    const newest = Number(readdirSync(join(root, 'server/migrations')).filter((f) => f.endsWith('.sql')).sort().at(-1)!.slice(0, 4));
-    expect(err.trim()).toBe(`The data are of version 9999, this program knows version ${newest}: start the newer program, or use another data folder.`);
+    const newest = Number(
+      readdirSync(join(root, 'server/migrations'))
+        .filter((f) => f.endsWith('.sql'))
+        .sort()
+        .at(-1)!
+        .slice(0, 4),
+    );
+    expect(err.trim()).toBe(
+      `The data are of version 9999, this program knows version ${newest}: start the newer program, or use another data folder.`,
+    );
     expect(code).toBe(5);
     expect(existsSync(join(data, 'run/idiom.lock'))).toBe(false);
   });

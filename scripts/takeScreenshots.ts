@@ -51,7 +51,8 @@ await shot(desk, 'sheet');
 await desk.goto('/tie/compare?a=square-knot&b=figure-eight-bend');
 await desk.locator('.compare-faces img').nth(3).waitFor();
 await shot(desk, 'compare');
-const drawn = (page: Page) => page.waitForFunction(() => document.querySelector<HTMLCanvasElement>('.stage canvas')?.style.opacity === '1');
+const drawn = (page: Page) =>
+  page.waitForFunction(() => document.querySelector<HTMLCanvasElement>('.stage canvas')?.style.opacity === '1');
 await desk.goto('/tie/alpine-butterfly');
 await drawn(desk);
 await shot(desk, 'knot');

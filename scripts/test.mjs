@@ -38,18 +38,35 @@ async function check(name, args) {
   else fail(name);
 }
 /** Browser tests that did not end as they should. */
-const unexpectedIn = (suites) => suites.flatMap((s) => [...s.specs.filter((x) => !x.ok).map((x) => `${x.file}: ${x.title}`), ...unexpectedIn(s.suites ?? [])]);
+const unexpectedIn = (suites) =>
+  suites.flatMap((s) => [
+    ...s.specs.filter((x) => !x.ok).map((x) => `${x.file}: ${x.title}`),
+    ...unexpectedIn(s.suites ?? []),
+  ]);
 const bin = (p) => join('node_modules', p);
 
 async function main() {
   ensurePackages();
-  ensureSystem([[MARIADBD, 'mariadb-server'], ['/usr/bin/chromium', 'chromium']]);
+  ensureSystem([
+    [MARIADBD, 'mariadb-server'],
+    ['/usr/bin/chromium', 'chromium'],
+  ]);
   mkdirSync(join(root, 'dist'), { recursive: true });
   if (wants('checks')) {
     await check('types', [bin('typescript/bin/tsc'), '-p', 'tsconfig.json']);
     await check('types of core alone', [bin('typescript/bin/tsc'), '-p', 'tsconfig.core.json']);
     await check('lint', [bin('eslint/bin/eslint.js'), '.', '--max-warnings', '0']);
-    await check('import directions', [bin('dependency-cruiser/bin/dependency-cruise.mjs'), '--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'core', 'contract', 'server', 'web']);
+    await check('import directions', [
+      bin('dependency-cruiser/bin/dependency-cruise.mjs'),
+      '--config',
+      '.dependency-cruiser.cjs',
+      '--output-type',
+      'err',
+      'core',
+      'contract',
+      'server',
+      'web',
+    ]);
     await check('generated files are fresh', ['--import', 'tsx', 'scripts/checkGenerated.ts']);
     await check('share of tests', ['scripts/share.mjs']);
     await check('ways of tying, proved', ['--import', 'tsx', 'scripts/prove.ts']);
@@ -61,7 +78,10 @@ async function main() {
     const out = join(root, 'dist/jest.json');
     const before = failures.length;
     rmSync(out, { force: true });
-    await run(['--experimental-vm-modules', '--no-warnings', bin('jest/bin/jest.js'), '--json', `--outputFile=${out}`, ...rest], { IDIOM_TEST_ADMIN_URL: db.adminUrl, IDIOM_TEST_SOCKET: db.socket });
+    await run(
+      ['--experimental-vm-modules', '--no-warnings', bin('jest/bin/jest.js'), '--json', `--outputFile=${out}`, ...rest],
+      { IDIOM_TEST_ADMIN_URL: db.adminUrl, IDIOM_TEST_SOCKET: db.socket },
+    );
     if (!existsSync(out)) fail('unit tests: no result');
     else {
       const r = JSON.parse(readFileSync(out, 'utf8'));
@@ -80,7 +100,11 @@ async function main() {
     undo.push(() => server.stop());
     const out = join(root, 'dist/e2e.json');
     rmSync(out, { force: true });
-    const code = await run([bin('@playwright/test/cli.js'), 'test', ...rest], { IDIOM_TEST_URL: server.url, IDIOM_TEST_ADMIN_URL: db.adminUrl, IDIOM_TEST_SOCKET: db.socket });
+    const code = await run([bin('@playwright/test/cli.js'), 'test', ...rest], {
+      IDIOM_TEST_URL: server.url,
+      IDIOM_TEST_ADMIN_URL: db.adminUrl,
+      IDIOM_TEST_SOCKET: db.socket,
+    });
     if (!existsSync(out)) fail('browser tests: no result');
     else {
       const { stats, suites } = JSON.parse(readFileSync(out, 'utf8'));

@@ -1,7 +1,17 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import { ENDPOINTS, type Endpoint } from '../contract';
-import { call, checkBody, member, organisation, PASSWORD, sessionToken, testbed, type Member, type Testbed } from './testing/harness';
+import {
+  call,
+  checkBody,
+  member,
+  organisation,
+  PASSWORD,
+  sessionToken,
+  testbed,
+  type Member,
+  type Testbed,
+} from './testing/harness';
 
 let t: Testbed;
 let ours: Member, theirs: Member, learner: Member;
@@ -13,52 +23,103 @@ beforeAll(async () => {
   const [a, b] = [await organisation(t, 'Loft'), await organisation(t, 'Quay')];
   ropeOurs = a.rope;
   ropeTheirs = b.rope;
-  [ours, theirs, learner] = await Promise.all([member(t, a.id, ['instructor']), member(t, b.id, ['instructor', 'inspector', 'assessor', 'owner']), member(t, a.id, ['learner'])]);
+  [ours, theirs, learner] = await Promise.all([
+    member(t, a.id, ['instructor']),
+    member(t, b.id, ['instructor', 'inspector', 'assessor', 'owner']),
+    member(t, a.id, ['learner']),
+  ]);
   const body = checkBody({ tier: learner.id, rope: ropeOurs });
   await call(t, 'POST', '/checks', ours, body);
   check = body.id;
   tied = body.tied_knot.id;
   [round, walk] = [randomUUID(), randomUUID()];
-  await call(t, 'POST', '/rounds', ours, { id: round, name: 'Gallery', stops: [{ place: 'mast foot', knot: 'clove-hitch', rope: ropeOurs }] });
+  await call(t, 'POST', '/rounds', ours, {
+    id: round,
+    name: 'Gallery',
+    stops: [{ place: 'mast foot', knot: 'clove-hitch', rope: ropeOurs }],
+  });
   await call(t, 'POST', '/round-walks', ours, { id: walk, round });
 });
 afterAll(() => t.close());
 
 const all = Object.values(ENDPOINTS) as readonly Endpoint[];
-const ID_OF: readonly (readonly [string, () => string])[] = [['/tied-knots', () => tied], ['/knots', () => 'bowline'], ['/ropes', () => ropeOurs], ['/people', () => ours.id], ['/rounds', () => round], ['/round-walks', () => walk], ['/', () => check]];
-const filled = (e: Endpoint) => e.path.replace(':id', ID_OF.find(([start]) => e.path.startsWith(start))![1]()).replace(':way', 'retrace');
+const ID_OF: readonly (readonly [string, () => string])[] = [
+  ['/tied-knots', () => tied],
+  ['/knots', () => 'bowline'],
+  ['/ropes', () => ropeOurs],
+  ['/people', () => ours.id],
+  ['/rounds', () => round],
+  ['/round-walks', () => walk],
+  ['/', () => check],
+];
+const filled = (e: Endpoint) =>
+  e.path.replace(':id', ID_OF.find(([start]) => e.path.startsWith(start))![1]()).replace(':way', 'retrace');
 
 describe('without a session', () => {
-  test.each(all.filter((e) => e.access !== 'open').map((e) => [`${e.method} ${e.path}`, e] as const))('%s is closed', async (_n, e) => {
-    const a = await call(t, e.method, filled(e), null, e.method === 'GET' ? undefined : {});
-    expect([a.status, a.body.code]).toEqual([401, 'not-signed-in']);
-  });
+  test.each(all.filter((e) => e.access !== 'open').map((e) => [`${e.method} ${e.path}`, e] as const))(
+    '%s is closed',
+    async (_n, e) => {
+      const a = await call(t, e.method, filled(e), null, e.method === 'GET' ? undefined : {});
+      expect([a.status, a.body.code]).toEqual([401, 'not-signed-in']);
+    },
+  );
 });
 
 describe('another organisation', () => {
-  test.each(all.filter((e) => e.access !== 'open' && e.path.includes(':id')).map((e) => [`${e.method} ${e.path}`, e] as const))('%s finds nothing', async (_n, e) => {
-    const bodies: Record<string, unknown> = { sign: { id: randomUUID(), agrees: true, note: '' }, correct: { id: randomUUID(), reason: 'x', answers: [] }, closeFinding: { id: randomUUID(), what_was_done: 'retied', note: '' }, endTiedKnot: { why: 'out' }, newKnotEvent: { id: randomUUID(), kind: 'moved' },
-      changePerson: { name: 'X' }, newSignOff: { id: randomUUID(), knot: 'bowline', may: 'tie', given: true }, newRopeEvent: { id: randomUUID(), event: 'hard-fall', happened_at: '2026-05-14T09:00:00.000Z', note: '' }, finishRoundWalk: { id: randomUUID(), note: '' } };
+  test.each(
+    all.filter((e) => e.access !== 'open' && e.path.includes(':id')).map((e) => [`${e.method} ${e.path}`, e] as const),
+  )('%s finds nothing', async (_n, e) => {
+    const bodies: Record<string, unknown> = {
+      sign: { id: randomUUID(), agrees: true, note: '' },
+      correct: { id: randomUUID(), reason: 'x', answers: [] },
+      closeFinding: { id: randomUUID(), what_was_done: 'retied', note: '' },
+      endTiedKnot: { why: 'out' },
+      newKnotEvent: { id: randomUUID(), kind: 'moved' },
+      changePerson: { name: 'X' },
+      newSignOff: { id: randomUUID(), knot: 'bowline', may: 'tie', given: true },
+      newRopeEvent: { id: randomUUID(), event: 'hard-fall', happened_at: '2026-05-14T09:00:00.000Z', note: '' },
+      finishRoundWalk: { id: randomUUID(), note: '' },
+    };
     const name = Object.entries(ENDPOINTS).find(([, x]) => x === e)![0];
     const a = await call(t, e.method, filled(e), theirs, bodies[name]);
     expect([a.status, a.body.code]).toEqual([404, 'not-found']);
   });
 
   test('lists hold none of our things, and our ids cannot be used in theirs', async () => {
-    for (const path of ['/checks', '/tied-knots', '/jobs', '/rounds', '/round-walks']) expect((await call(t, 'GET', path, theirs)).body['items']).toEqual([]);
+    for (const path of ['/checks', '/tied-knots', '/jobs', '/rounds', '/round-walks'])
+      expect((await call(t, 'GET', path, theirs)).body['items']).toEqual([]);
     expect((await call(t, 'GET', `/checks?rope=${ropeOurs}`, theirs)).body['items']).toEqual([]);
     expect((await call(t, 'GET', '/checks.csv', theirs)).text.trim().split('\n')).toHaveLength(1);
     const ids = (b: unknown) => (b as { id: string }[]).map((x) => x.id);
     expect(ids((await call(t, 'GET', '/ropes', theirs)).body)).toEqual([ropeTheirs]);
     expect(ids((await call(t, 'GET', '/people', theirs)).body)).toEqual([theirs.id]);
-    expect((await call(t, 'GET', '/today', theirs)).body['counts']).toEqual({ checks: 0, open_findings: 0, waiting_signatures: 0 });
+    expect((await call(t, 'GET', '/today', theirs)).body['counts']).toEqual({
+      checks: 0,
+      open_findings: 0,
+      waiting_signatures: 0,
+    });
     expect((await call(t, 'GET', '/record/head', theirs)).body['count']).toBe(0);
     const withOurRope = await call(t, 'POST', '/checks', theirs, checkBody({ tier: theirs.id, rope: ropeOurs }));
     expect(withOurRope.body.errors![0]!.path).toBe('tied_knot.rope');
     const withOurKnot = checkBody({ tier: theirs.id, rope: ropeTheirs });
-    expect((await call(t, 'POST', '/checks', theirs, { ...withOurKnot, tied_knot: { ...withOurKnot.tied_knot, id: tied } })).body.code).toBe('id-taken');
-    expect((await call(t, 'POST', '/checks', theirs, { ...checkBody({ tier: theirs.id, rope: ropeTheirs }), id: check })).body.code).toBe('id-taken');
-    expect((await call(t, 'POST', `/checks/${check}/signatures`, ours, { id: randomUUID(), agrees: true, note: '', signer: { person: theirs.id, password: PASSWORD } })).body.code).toBe('wrong-password');
+    expect(
+      (await call(t, 'POST', '/checks', theirs, { ...withOurKnot, tied_knot: { ...withOurKnot.tied_knot, id: tied } }))
+        .body.code,
+    ).toBe('id-taken');
+    expect(
+      (await call(t, 'POST', '/checks', theirs, { ...checkBody({ tier: theirs.id, rope: ropeTheirs }), id: check }))
+        .body.code,
+    ).toBe('id-taken');
+    expect(
+      (
+        await call(t, 'POST', `/checks/${check}/signatures`, ours, {
+          id: randomUUID(),
+          agrees: true,
+          note: '',
+          signer: { person: theirs.id, password: PASSWORD },
+        })
+      ).body.code,
+    ).toBe('wrong-password');
   });
 });
 
@@ -72,18 +133,39 @@ test('one id sent by two organisations at the same moment belongs to one of them
 });
 
 describe('roles', () => {
-  test.each(all.filter((e) => Array.isArray(e.access)).map((e) => [`${e.method} ${e.path}`, e] as const))('a learner may not %s', async (_n, e) => {
-    const a = await call(t, e.method, filled(e), learner, {});
-    expect([a.status, a.body.code]).toEqual([403, 'role-missing']);
-  });
+  test.each(all.filter((e) => Array.isArray(e.access)).map((e) => [`${e.method} ${e.path}`, e] as const))(
+    'a learner may not %s',
+    async (_n, e) => {
+      const a = await call(t, e.method, filled(e), learner, {});
+      expect([a.status, a.body.code]).toEqual([403, 'role-missing']);
+    },
+  );
 
   test('an instructor adds people and ropes; the new person can sign in', async () => {
     const id = randomUUID();
-    const added = await call(t, 'POST', '/people', ours, { id, name: 'Una Marsh', handle: 'una', password: PASSWORD, roles: ['owner'] });
+    const added = await call(t, 'POST', '/people', ours, {
+      id,
+      name: 'Una Marsh',
+      handle: 'una',
+      password: PASSWORD,
+      roles: ['owner'],
+    });
     expect(added.status).toBe(200);
     expect(JSON.stringify(added.body)).not.toContain('argon');
-    expect((await call(t, 'POST', '/people', ours, { id: randomUUID(), name: 'Other', handle: 'una', password: PASSWORD, roles: ['owner'] })).body.errors).toEqual([{ path: 'handle', message: 'is taken' }]);
-    expect((await call(t, 'POST', '/session', null, { handle: 'UNA', password: PASSWORD })).body['person']).toMatchObject({ id });
+    expect(
+      (
+        await call(t, 'POST', '/people', ours, {
+          id: randomUUID(),
+          name: 'Other',
+          handle: 'una',
+          password: PASSWORD,
+          roles: ['owner'],
+        })
+      ).body.errors,
+    ).toEqual([{ path: 'handle', message: 'is taken' }]);
+    expect(
+      (await call(t, 'POST', '/session', null, { handle: 'UNA', password: PASSWORD })).body['person'],
+    ).toMatchObject({ id });
     const rope = { id: randomUUID(), tag: 'Q-2', kind: 'low-stretch', diameter_mm: 11, length_m: null, note: '' };
     expect((await call(t, 'POST', '/ropes', ours, rope)).status).toBe(200);
     expect((await call(t, 'POST', '/ropes', ours, { ...rope, id: randomUUID() })).body.errors![0]!.path).toBe('tag');
@@ -92,7 +174,9 @@ describe('roles', () => {
   test('only own measures are changed', async () => {
     const a = await call(t, 'PATCH', '/people/me', ours, { fist_mm: 93, length_unit: 'fist' });
     expect(a.body).toMatchObject({ id: ours.id, fist_mm: 93, length_unit: 'fist', calibrated: true });
-    expect((await call(t, 'PATCH', '/people/me', ours, { roles: ['instructor'] })).body.errors).toEqual([{ path: 'roles', message: 'is not known here' }]);
+    expect((await call(t, 'PATCH', '/people/me', ours, { roles: ['instructor'] })).body.errors).toEqual([
+      { path: 'roles', message: 'is not known here' },
+    ]);
     expect((await call(t, 'PATCH', '/people/me', ours, { fist_mm: 20 })).status).toBe(400);
   });
 });
@@ -116,7 +200,9 @@ describe('sessions', () => {
 
   test('wrong passwords are limited, for known and unknown names alike, also side by side', async () => {
     for (const handle of ['una', 'nobody-at-all']) {
-      const tries = await Promise.all(Array.from({ length: 12 }, () => call(t, 'POST', '/session', null, { handle, password: 'wrong-password' })));
+      const tries = await Promise.all(
+        Array.from({ length: 12 }, () => call(t, 'POST', '/session', null, { handle, password: 'wrong-password' })),
+      );
       expect(tries.filter((a) => a.status === 401)).toHaveLength(8);
       const limited = tries.find((a) => a.status === 429)!;
       expect([limited.body.code, Number(limited.headers['retry-after']) > 0]).toEqual(['too-many-tries', true]);
@@ -127,7 +213,9 @@ describe('sessions', () => {
   test('another site may not use a visitor’s cookie to write', async () => {
     const a = await call(t, 'PATCH', '/people/me', ours, { fist_mm: 80 }, { origin: 'https://elsewhere.example' });
     expect([a.status, a.body.code]).toEqual([403, 'cross-site']);
-    expect((await call(t, 'PATCH', '/people/me', ours, { fist_mm: 93 }, { origin: 'http://localhost:80' })).status).toBe(200);
+    expect(
+      (await call(t, 'PATCH', '/people/me', ours, { fist_mm: 93 }, { origin: 'http://localhost:80' })).status,
+    ).toBe(200);
   });
 });
 
@@ -136,6 +224,10 @@ test('past the rate a client is told when to come back', async () => {
   const answers = [];
   for (let i = 0; i < 7; i++) answers.push(await call(limited, 'GET', '/knots'));
   expect(answers.map((a) => a.status)).toEqual([200, 200, 200, 200, 200, 429, 429]);
-  expect([answers[6]!.body.code, answers[6]!.headers['content-type'], Number(answers[6]!.headers['retry-after']) > 0]).toEqual(['too-many-requests', 'application/problem+json; charset=utf-8', true]);
+  expect([
+    answers[6]!.body.code,
+    answers[6]!.headers['content-type'],
+    Number(answers[6]!.headers['retry-after']) > 0,
+  ]).toEqual(['too-many-requests', 'application/problem+json; charset=utf-8', true]);
   await limited.close();
 });

@@ -28,7 +28,14 @@ const BODY_LIMIT = 256 * 1024;
 
 export async function buildApp(context: Context): Promise<FastifyInstance> {
   const { settings, db } = context;
-  const app = Fastify({ logger: { level: settings.logLevel }, bodyLimit: BODY_LIMIT, routerOptions: { maxParamLength: 200 }, trustProxy: false, forceCloseConnections: true, frameworkErrors: (_error, _request, reply) => void sendProblem(reply, fault('not-found')) });
+  const app = Fastify({
+    logger: { level: settings.logLevel },
+    bodyLimit: BODY_LIMIT,
+    routerOptions: { maxParamLength: 200 },
+    trustProxy: false,
+    forceCloseConnections: true,
+    frameworkErrors: (_error, _request, reply) => void sendProblem(reply, fault('not-found')),
+  });
   app.setValidatorCompiler(validatorCompiler);
   // replies are typed and tested against the contract; they are not checked again on every request
   app.setSerializerCompiler(() => (data) => JSON.stringify(data));
@@ -37,17 +44,34 @@ export async function buildApp(context: Context): Promise<FastifyInstance> {
   await app.register(compress, { threshold: 1024, encodings: ['gzip'] });
   await app.register(cookie);
   await app.register(helmet, {
-    contentSecurityPolicy: { directives: { defaultSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:'], workerSrc: ["'self'", 'blob:'], upgradeInsecureRequests: null } },
+    contentSecurityPolicy: {
+      directives: {
+        defaultSrc: ["'self'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        workerSrc: ["'self'", 'blob:'],
+        upgradeInsecureRequests: null,
+      },
+    },
     strictTransportSecurity: false,
   });
   if (settings.ratePerMinute > 0)
     await app.register(rateLimit, {
-      max: settings.ratePerMinute, timeWindow: 60_000,
+      max: settings.ratePerMinute,
+      timeWindow: 60_000,
       allowList: (request) => !request.url.startsWith('/api/'),
       errorResponseBuilder: (_request, info) => fault('too-many-requests', { seconds: Math.ceil(info.ttl / 1000) }),
     });
   await app.register(swagger, {
-    openapi: { openapi: '3.1.0', info: { title: 'Idiom', version: settings.version, description: 'Life-safety knots: choosing, tying, checking, and the record of it. A training and record-keeping aid; it gives no clearance to load.' } },
+    openapi: {
+      openapi: '3.1.0',
+      info: {
+        title: 'Idiom',
+        version: settings.version,
+        description:
+          'Life-safety knots: choosing, tying, checking, and the record of it. A training and record-keeping aid; it gives no clearance to load.',
+      },
+    },
     transform: jsonSchemaTransform,
   });
 
@@ -55,7 +79,8 @@ export async function buildApp(context: Context): Promise<FastifyInstance> {
   app.addHook('onRequest', (request, _reply, done) => {
     const { origin, host } = request.headers;
     if (request.method !== 'GET' && request.method !== 'HEAD' && origin !== undefined) {
-      if (!URL.canParse(origin) || new URL(origin).host !== new URL(`http://${host}`).host) return done(fault('cross-site'));
+      if (!URL.canParse(origin) || new URL(origin).host !== new URL(`http://${host}`).host)
+        return done(fault('cross-site'));
     }
     done();
   });
@@ -77,16 +102,33 @@ export async function buildApp(context: Context): Promise<FastifyInstance> {
     done();
   });
   app.get(`${API_BASE}/openapi.json`, { schema: { hide: true } }, () => app.swagger());
-  app.get('/api/docs', { schema: { hide: true } }, (_request, reply) => reply.type('text/html; charset=utf-8').send(docsPage(app.swagger() as unknown as OpenApi)));
+  app.get('/api/docs', { schema: { hide: true } }, (_request, reply) =>
+    reply.type('text/html; charset=utf-8').send(docsPage(app.swagger() as unknown as OpenApi)),
+  );
 
-  if (settings.webRoot) await app.register(serveStatic, { root: settings.webRoot, wildcard: false, index: false, setHeaders: (reply, path) => { void reply.header('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache'); }, preCompressed: true });
+  if (settings.webRoot)
+    await app.register(serveStatic, {
+      root: settings.webRoot,
+      wildcard: false,
+      index: false,
+      setHeaders: (reply, path) => {
+        void reply.header(
+          'cache-control',
+          path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+        );
+      },
+      preCompressed: true,
+    });
   app.setNotFoundHandler((request, reply) => {
     const path = request.url.split('?')[0]!;
     if (path.startsWith('/api/')) {
-      const known = Object.values(ENDPOINTS).some((e) => new RegExp(`^${API_BASE}${e.path.replace(/:\w+/g, '[^/]+')}$`).test(path));
+      const known = Object.values(ENDPOINTS).some((e) =>
+        new RegExp(`^${API_BASE}${e.path.replace(/:\w+/g, '[^/]+')}$`).test(path),
+      );
       return sendProblem(reply, fault(known ? 'method-not-allowed' : 'not-found'));
     }
-    if (!settings.webRoot || (request.method !== 'GET' && request.method !== 'HEAD') || /\.\w+$/.test(path)) return sendProblem(reply, fault('not-found'));
+    if (!settings.webRoot || (request.method !== 'GET' && request.method !== 'HEAD') || /\.\w+$/.test(path))
+      return sendProblem(reply, fault('not-found'));
     return reply.type('text/html; charset=utf-8').header('cache-control', 'no-cache').sendFile('index.html');
   });
   await app.ready();

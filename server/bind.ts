@@ -20,7 +20,12 @@ export interface Call<E extends Endpoint> {
   readonly who: E['access'] extends 'open' ? null : SessionPerson;
 }
 
-export function bind<const E extends Endpoint>(app: FastifyInstance, context: Context, endpoint: E, handler: (call: Call<E>) => unknown): void {
+export function bind<const E extends Endpoint>(
+  app: FastifyInstance,
+  context: Context,
+  endpoint: E,
+  handler: (call: Call<E>) => unknown,
+): void {
   app.route({
     method: endpoint.method,
     url: API_BASE + endpoint.path,
@@ -36,10 +41,18 @@ export function bind<const E extends Endpoint>(app: FastifyInstance, context: Co
       if (endpoint.access === 'open') return;
       const who = await currentPerson(context, request);
       if (!who) throw fault('not-signed-in');
-      if (Array.isArray(endpoint.access) && !endpoint.access.some((r) => who.person.roles.includes(r as never))) throw fault('role-missing', { roles: endpoint.access.join(', ') });
+      if (Array.isArray(endpoint.access) && !endpoint.access.some((r) => who.person.roles.includes(r as never)))
+        throw fault('role-missing', { roles: endpoint.access.join(', ') });
       (request as { who?: SessionPerson }).who = who;
     },
     handler: async (request, reply) =>
-      handler({ params: request.params, query: request.query, body: request.body, request, reply, who: (request as { who?: SessionPerson }).who ?? null } as unknown as Call<E>),
+      handler({
+        params: request.params,
+        query: request.query,
+        body: request.body,
+        request,
+        reply,
+        who: (request as { who?: SessionPerson }).who ?? null,
+      } as unknown as Call<E>),
   });
 }

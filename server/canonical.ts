@@ -3,7 +3,10 @@ import { createHash } from 'node:crypto';
 import canonicalizeModule from 'canonicalize';
 
 // the package is CommonJS with a default export: what arrives here depends on the loader
-const canonicalize = (typeof canonicalizeModule === 'function' ? canonicalizeModule : (canonicalizeModule as { default: typeof canonicalizeModule }).default);
+const canonicalize =
+  typeof canonicalizeModule === 'function'
+    ? canonicalizeModule
+    : (canonicalizeModule as { default: typeof canonicalizeModule }).default;
 
 export function canonicalBytes(value: unknown): Buffer {
   const text = canonicalize(value);

@@ -5,7 +5,7 @@ import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
 import decodeQR from 'qr/decode.js';
 import encodeQR from 'qr';
-import { knotIds } from '../core/knots/catalogue';
+import { knotIds } from '../core/knots/catalogue/catalogue';
 import { ENDPOINTS } from '../contract';
 import { DRAWN_TAGS, svgOnPage } from './documents/svgOnPage';
 import { faceSvg } from './documents/knotFaces';
@@ -23,35 +23,64 @@ afterAll(() => t.close());
 /** A page asked for, with every text that was put on it and how many pages it has. */
 async function asked(path: string, headers: Record<string, string> = {}) {
   const said: string[] = [];
-  const write = jest.spyOn(PDFDocument.prototype as unknown as { text: typeof realText }, 'text').mockImplementation(function (this: unknown, ...given: unknown[]) {
-    said.push(String(given[0]));
-    return realText.apply(this, given);
+  const write = jest
+    .spyOn(PDFDocument.prototype as unknown as { text: typeof realText }, 'text')
+    .mockImplementation(function (this: unknown, ...given: unknown[]) {
+      said.push(String(given[0]));
+      return realText.apply(this, given);
+    });
+  const r = await t.app.inject({
+    method: 'GET',
+    url: `/api/v1${path}`,
+    headers: { cookie: tove.cookie, host: 'loft.local:8080', ...headers },
   });
-  const r = await t.app.inject({ method: 'GET', url: `/api/v1${path}`, headers: { cookie: tove.cookie, host: 'loft.local:8080', ...headers } });
   write.mockRestore();
-  return { status: r.statusCode, type: r.headers['content-type'], file: r.rawPayload, said: said.join('\n'), pages: (r.rawPayload.toString('latin1').match(/\/Type \/Page\b/g) ?? []).length };
+  return {
+    status: r.statusCode,
+    type: r.headers['content-type'],
+    file: r.rawPayload,
+    said: said.join('\n'),
+    pages: (r.rawPayload.toString('latin1').match(/\/Type \/Page\b/g) ?? []).length,
+  };
 }
 const realText = (PDFDocument.prototype as unknown as { text: (...a: unknown[]) => unknown }).text;
-const items = async (path: string) => ((await call(t, 'GET', path, tove)).body['items'] as Record<string, unknown>[]);
+const items = async (path: string) => (await call(t, 'GET', path, tove)).body['items'] as Record<string, unknown>[];
 
 describe('pages', () => {
   test('of a check: points, margin, both hashes, and where to verify it', async () => {
     const row = (await items('/checks?limit=50')).find((r) => r['signer'] !== null)!;
-    const entries = (await call(t, 'GET', `/checks/${String(row['id'])}`, tove)).body['entries'] as { sha256: string; sequence: number }[];
+    const entries = (await call(t, 'GET', `/checks/${String(row['id'])}`, tove)).body['entries'] as {
+      sha256: string;
+      sequence: number;
+    }[];
     const page = await asked(`/checks/${String(row['id'])}.pdf`);
     expect([page.status, page.type, page.file.subarray(0, 5).toString()]).toEqual([200, 'application/pdf', '%PDF-']);
     for (const e of entries) expect(page.said).toContain(e.sha256);
     const head = (await call(t, 'GET', '/record/head', tove)).body;
-    expect(page.said).toContain(`The record then: ${String(head['count'])} entries, head ${String(head['head_sha256'])}`);
+    expect(page.said).toContain(
+      `The record then: ${String(head['count'])} entries, head ${String(head['head_sha256'])}`,
+    );
     expect(page.said).toContain('Demo data: made up');
     expect(page.said).toContain('gives no clearance to load');
     const address = /To verify: (\S+)/.exec(page.said)![1]!;
     expect(address).toMatch(/^http:\/\/loft\.local:8080\/verify\?/);
     const q = new URL(address).searchParams;
-    const verified = (await call(t, 'GET', `/record/verify?organisation=${q.get('o')}&sequence=${q.get('n')}&sha256=${q.get('h')}`)).body;
+    const verified = (
+      await call(t, 'GET', `/record/verify?organisation=${q.get('o')}&sequence=${q.get('n')}&sha256=${q.get('h')}`)
+    ).body;
     expect(verified).toMatchObject({ known: true, as_written: true });
-    expect((await call(t, 'GET', `/record/verify?organisation=${q.get('o')}&sequence=${q.get('n')}&sha256=${'0'.repeat(64)}`)).body).toMatchObject({ known: false, recorded_at: null });
-    expect((await asked(`/checks/${String(row['id'])}`, { accept: 'application/pdf' })).file.subarray(0, 5).toString()).toBe('%PDF-');
+    expect(
+      (
+        await call(
+          t,
+          'GET',
+          `/record/verify?organisation=${q.get('o')}&sequence=${q.get('n')}&sha256=${'0'.repeat(64)}`,
+        )
+      ).body,
+    ).toMatchObject({ known: false, recorded_at: null });
+    expect(
+      (await asked(`/checks/${String(row['id'])}`, { accept: 'application/pdf' })).file.subarray(0, 5).toString(),
+    ).toBe('%PDF-');
   });
 
   test('of a day, of a rope and of a round; labels; none for what is not there', async () => {
@@ -67,8 +96,16 @@ describe('pages', () => {
     for (const r of ropes) expect(labels.said).toContain(r.tag);
     expect((await asked(`/ropes/labels.pdf?ids=${ropes[0]!.id}`)).pages).toBe(1);
     const [walk] = await items('/round-walks');
-    expect((await asked(`/round-walks/${String(walk!['id'])}.pdf`)).said).toContain('A place not reached is not judged');
-    for (const none of ['/checks/3f2b8a3e-1111-4222-8333-444455556666.pdf', '/ropes/3f2b8a3e-1111-4222-8333-444455556666.pdf', '/round-walks/3f2b8a3e-1111-4222-8333-444455556666.pdf', '/ropes/labels.pdf?ids=3f2b8a3e-1111-4222-8333-444455556666']) expect([none, (await asked(none)).status]).toEqual([none, 404]);
+    expect((await asked(`/round-walks/${String(walk!['id'])}.pdf`)).said).toContain(
+      'A place not reached is not judged',
+    );
+    for (const none of [
+      '/checks/3f2b8a3e-1111-4222-8333-444455556666.pdf',
+      '/ropes/3f2b8a3e-1111-4222-8333-444455556666.pdf',
+      '/round-walks/3f2b8a3e-1111-4222-8333-444455556666.pdf',
+      '/ropes/labels.pdf?ids=3f2b8a3e-1111-4222-8333-444455556666',
+    ])
+      expect([none, (await asked(none)).status]).toEqual([none, 404]);
   });
 
   test('while nothing is recorded a page has no code, and says so of its head', async () => {
@@ -93,9 +130,18 @@ describe('pages', () => {
     const scale = 6;
     const side = cells.length * scale;
     const data = new Uint8Array(side * side * 4).fill(255);
-    cells.forEach((row, j) => row.forEach((dark, i) => {
-      if (dark) for (let y = 0; y < scale; y++) for (let x = 0; x < scale; x++) data.fill(0, ((j * scale + y) * side + i * scale + x) * 4, ((j * scale + y) * side + i * scale + x) * 4 + 3);
-    }));
+    cells.forEach((row, j) =>
+      row.forEach((dark, i) => {
+        if (dark)
+          for (let y = 0; y < scale; y++)
+            for (let x = 0; x < scale; x++)
+              data.fill(
+                0,
+                ((j * scale + y) * side + i * scale + x) * 4,
+                ((j * scale + y) * side + i * scale + x) * 4 + 3,
+              );
+      }),
+    );
     expect(decodeQR({ width: side, height: side, data })).toBe(text);
   });
 });
@@ -112,20 +158,31 @@ test('every face of every knot is drawn whole: no tag, command or turn is left o
   const svg = faceSvg('bowline', 'front', 'right');
   svgOnPage(doc, svg, { x: 0, y: 0, width: 100, height: 100 });
   expect(strokes.mock.calls.length).toBe((svg.match(/<path [^>]*stroke="#/g) ?? []).length);
-  expect(() => svgOnPage(doc, '<svg viewBox="0 0 1 1"><text>x</text></svg>', { x: 0, y: 0, width: 1, height: 1 })).toThrow(/no drawing/);
+  expect(() =>
+    svgOnPage(doc, '<svg viewBox="0 0 1 1"><text>x</text></svg>', { x: 0, y: 0, width: 1, height: 1 }),
+  ).toThrow(/no drawing/);
   expect(faceSvg('bowline', 'front', 'left')).not.toBe(svg);
   doc.end();
 });
 
 test('a packed font is unpacked into what it holds', () => {
-  const packed = readFileSync(createRequire(import.meta.url).resolve('@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff'));
+  const packed = readFileSync(
+    createRequire(import.meta.url).resolve(
+      '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff',
+    ),
+  );
   const font = unpackedWoff(packed);
   const tables = font.readUInt16BE(4);
   expect([tables, font.length >= packed.readUInt32BE(16)]).toEqual([packed.readUInt16BE(12), true]);
   // each table adds up to the sum that the file says of it
   for (let i = 0; i < tables; i++) {
     const at = 12 + 16 * i;
-    const [tag, sum, offset, length] = [font.toString('latin1', at, at + 4), font.readUInt32BE(at + 4), font.readUInt32BE(at + 8), font.readUInt32BE(at + 12)];
+    const [tag, sum, offset, length] = [
+      font.toString('latin1', at, at + 4),
+      font.readUInt32BE(at + 4),
+      font.readUInt32BE(at + 8),
+      font.readUInt32BE(at + 12),
+    ];
     let added = 0;
     for (let k = offset; k < offset + length; k += 4) added = (added + font.readUInt32BE(k)) >>> 0;
     if (tag !== 'head') expect([tag, added]).toEqual([tag, sum]);
@@ -136,16 +193,36 @@ test('a packed font is unpacked into what it holds', () => {
 test('statistics are those of the rows', async () => {
   const a = await call(t, 'GET', '/checks/statistics', tove);
   expect(ENDPOINTS.statistics.reply.safeParse(a.body).error?.issues ?? []).toEqual([]);
-  const s = a.body as unknown as { from: string; to: string; checks: number; verdicts: { verdict: string; checks: number }[]; faults: { knot: string; fault: string; checks: number }[]; tails: { seen_at: string }[]; open_findings: { days: number }[] };
-  const rows = (await items('/checks?limit=200')).filter((r) => String(r['seen_at']) >= s.from && String(r['seen_at']) < s.to);
+  const s = a.body as unknown as {
+    from: string;
+    to: string;
+    checks: number;
+    verdicts: { verdict: string; checks: number }[];
+    faults: { knot: string; fault: string; checks: number }[];
+    tails: { seen_at: string }[];
+    open_findings: { days: number }[];
+  };
+  const rows = (await items('/checks?limit=200')).filter(
+    (r) => String(r['seen_at']) >= s.from && String(r['seen_at']) < s.to,
+  );
   expect(s.checks).toBe(rows.length);
   for (const v of s.verdicts) expect(v.checks).toBe(rows.filter((r) => r['verdict'] === v.verdict).length);
-  for (const f of s.faults) expect([f.fault, f.checks]).toEqual([f.fault, rows.filter((r) => r['knot'] === f.knot && (r['faults'] as string[]).includes(f.fault)).length]);
+  for (const f of s.faults)
+    expect([f.fault, f.checks]).toEqual([
+      f.fault,
+      rows.filter((r) => r['knot'] === f.knot && (r['faults'] as string[]).includes(f.fault)).length,
+    ]);
   expect(s.tails.map((x) => x.seen_at)).toEqual(s.tails.map((x) => x.seen_at).toSorted());
   expect(s.open_findings.length).toBe((await items('/checks?open=finding&limit=200')).length);
   const rope = String(rows[0]!['rope']);
-  expect((await call(t, 'GET', `/checks/statistics?rope=${rope}`, tove)).body['checks']).toBe(rows.filter((r) => r['rope'] === rope).length);
+  expect((await call(t, 'GET', `/checks/statistics?rope=${rope}`, tove)).body['checks']).toBe(
+    rows.filter((r) => r['rope'] === rope).length,
+  );
   const person = String(rows[0]!['checker']);
   const list = await items(`/checks?person=${person}&limit=200`);
-  expect(list.map((r) => r['sequence'])).toEqual((await items('/checks?limit=200')).filter((r) => [r['checker'], r['tied_by'], r['signer']].includes(person)).map((r) => r['sequence']));
+  expect(list.map((r) => r['sequence'])).toEqual(
+    (await items('/checks?limit=200'))
+      .filter((r) => [r['checker'], r['tied_by'], r['signer']].includes(person))
+      .map((r) => r['sequence']),
+  );
 });

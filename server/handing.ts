@@ -7,22 +7,42 @@ import { peopleOf } from './tables/people';
 import type { SessionPerson } from './tables/sessions';
 
 /** Where the application is reached: as it was set, or as it was asked. */
-export const publicUrl = (context: Context, request: FastifyRequest): string => context.settings.publicUrl ?? `${request.protocol}://${request.headers.host ?? 'localhost'}`;
-export const verifyUrl = (context: Context, request: FastifyRequest, organisation: string, entry: { readonly sequence: number; readonly sha256: string }): string | null =>
-  entry.sequence === 0 ? null : `${publicUrl(context, request)}/verify?o=${organisation}&n=${entry.sequence}&h=${entry.sha256}`;
+export const publicUrl = (context: Context, request: FastifyRequest): string =>
+  context.settings.publicUrl ?? `${request.protocol}://${request.headers.host ?? 'localhost'}`;
+export const verifyUrl = (
+  context: Context,
+  request: FastifyRequest,
+  organisation: string,
+  entry: { readonly sequence: number; readonly sha256: string },
+): string | null =>
+  entry.sequence === 0
+    ? null
+    : `${publicUrl(context, request)}/verify?o=${organisation}&n=${entry.sequence}&h=${entry.sha256}`;
 
 export async function pageHead(context: Context, who: SessionPerson, title: string): Promise<PageHead> {
   const head = await chainHead(context.db, who.organisation);
-  return { title, organisation: who.organisation_name, demo: who.demo, made_at: context.now(), count: head.sequence, head_sha256: head.sha256 };
+  return {
+    title,
+    organisation: who.organisation_name,
+    demo: who.demo,
+    made_at: context.now(),
+    count: head.sequence,
+    head_sha256: head.sha256,
+  };
 }
 export async function namesOf(context: Context, who: SessionPerson): Promise<(person: string) => string> {
   const names = new Map((await peopleOf(context.db, who.organisation)).map((p) => [p.id, p.name]));
   return (person) => names.get(person) ?? person;
 }
-export const hasPdfAsked = (request: FastifyRequest): boolean => request.headers.accept?.split(',')[0]?.trim().startsWith('application/pdf') ?? false;
+export const hasPdfAsked = (request: FastifyRequest): boolean =>
+  request.headers.accept?.split(',')[0]?.trim().startsWith('application/pdf') ?? false;
 
 export function sendPdf(reply: FastifyReply, name: string, file: Buffer): FastifyReply {
   // a tag may hold what a header may not
   const safe = name.replace(/[^A-Za-z0-9._-]+/g, '-').slice(0, 80);
-  return reply.type('application/pdf').header('content-disposition', `inline; filename="${safe}.pdf"`).header('cache-control', 'no-store').send(file);
+  return reply
+    .type('application/pdf')
+    .header('content-disposition', `inline; filename="${safe}.pdf"`)
+    .header('cache-control', 'no-store')
+    .send(file);
 }

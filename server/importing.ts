@@ -36,7 +36,11 @@ const number = z.string().transform((v, c) => {
   }
   return n;
 });
-const oneOf = <T extends string>(values: readonly T[]) => z.string().transform((v) => v.trim().toLowerCase()).pipe(z.enum(values as [T, ...T[]], { error: `is none of: ${values.join(', ')}` }));
+const oneOf = <T extends string>(values: readonly T[]) =>
+  z
+    .string()
+    .transform((v) => v.trim().toLowerCase())
+    .pipe(z.enum(values as [T, ...T[]], { error: `is none of: ${values.join(', ')}` }));
 
 const cellOf = (schema: z.ZodType, text: string): { value?: unknown; message?: string } => {
   const r = schema.safeParse(text);
@@ -44,12 +48,33 @@ const cellOf = (schema: z.ZodType, text: string): { value?: unknown; message?: s
 };
 
 const ROPE_CELLS: Record<(typeof IMPORT_COLUMNS)['ropes'][number], z.ZodType> = {
-  tag: line(40), thing: oneOf(['rope', 'cord', 'sling', 'karabiner']), kind: oneOf(ROPE_KINDS), diameter_mm: number.pipe(diameter_mm), length_m: number.pipe(z.number().min(0.1).max(2000)), in_service_since: day, note: z.string().max(2000),
+  tag: line(40),
+  thing: oneOf(['rope', 'cord', 'sling', 'karabiner']),
+  kind: oneOf(ROPE_KINDS),
+  diameter_mm: number.pipe(diameter_mm),
+  length_m: number.pipe(z.number().min(0.1).max(2000)),
+  in_service_since: day,
+  note: z.string().max(2000),
 };
 const PERSON_CELLS: Record<(typeof IMPORT_COLUMNS)['people'][number], z.ZodType> = {
-  name: line(120), handle: z.string().transform((v) => v.trim().toLowerCase()).pipe(handle),
-  roles: z.string().transform((v) => v.toLowerCase().split(/[\s;,/]+/).filter(Boolean)).pipe(z.array(z.enum(ROLES, { error: `roles are: ${ROLES.join(', ')}` })).min(1, 'at least one role')),
-  hand: oneOf(['right', 'left']), length_unit: oneOf(LENGTH_UNITS), fist_mm: number.pipe(fist_mm), first_password: password,
+  name: line(120),
+  handle: z
+    .string()
+    .transform((v) => v.trim().toLowerCase())
+    .pipe(handle),
+  roles: z
+    .string()
+    .transform((v) =>
+      v
+        .toLowerCase()
+        .split(/[\s;,/]+/)
+        .filter(Boolean),
+    )
+    .pipe(z.array(z.enum(ROLES, { error: `roles are: ${ROLES.join(', ')}` })).min(1, 'at least one role')),
+  hand: oneOf(['right', 'left']),
+  length_unit: oneOf(LENGTH_UNITS),
+  fist_mm: number.pipe(fist_mm),
+  first_password: password,
 };
 
 /** An id for a row that is the same however often the same file is sent under the same id. */
@@ -63,18 +88,34 @@ interface Read {
 
 /** @throws bad-input where the file itself cannot be read */
 function readFile(what: Body['what'], csv: string): Read {
-  const parsed = Papa.parse<Record<string, string>>(csv.replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: 'greedy', transformHeader: (h) => h.trim().toLowerCase().replaceAll(' ', '_') });
+  const parsed = Papa.parse<Record<string, string>>(csv.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (h) => h.trim().toLowerCase().replaceAll(' ', '_'),
+  });
   const columns = parsed.meta.fields ?? [];
   const wrong = (message: string) => new IdiomError('bad-input', {}, [{ path: 'csv', message }]);
   const known: readonly string[] = IMPORT_COLUMNS[what];
   const missing = NEEDED[what].filter((c) => !columns.includes(c));
-  if (missing.length > 0) throw wrong(`the first row has no column ${missing.join(', ')}; known are ${known.join(', ')}`);
+  if (missing.length > 0)
+    throw wrong(`the first row has no column ${missing.join(', ')}; known are ${known.join(', ')}`);
   if (parsed.data.length === 0) throw wrong('has no rows below its heading');
-  if (parsed.data.length > MOST_ROWS[what]) throw wrong(`has ${parsed.data.length} rows; at most ${MOST_ROWS[what]} are read at once`);
+  if (parsed.data.length > MOST_ROWS[what])
+    throw wrong(`has ${parsed.data.length} rows; at most ${MOST_ROWS[what]} are read at once`);
   const cells = (what === 'ropes' ? ROPE_CELLS : PERSON_CELLS) as Readonly<Record<string, z.ZodType>>;
   const values: Record<string, unknown>[] = [];
   const rows = parsed.data.map((given, i): Row => {
-    const errors: Row['errors'][number][] = parsed.errors.filter((e) => e.row === i).map((e) => ({ column: '', message: e.code === 'TooManyFields' ? 'has more cells than the heading' : e.code === 'TooFewFields' ? 'has fewer cells than the heading' : e.message }));
+    const errors: Row['errors'][number][] = parsed.errors
+      .filter((e) => e.row === i)
+      .map((e) => ({
+        column: '',
+        message:
+          e.code === 'TooManyFields'
+            ? 'has more cells than the heading'
+            : e.code === 'TooFewFields'
+              ? 'has fewer cells than the heading'
+              : e.message,
+      }));
     const value: Record<string, unknown> = {};
     for (const column of columns) {
       // our own lists have more columns than are read in: those are left aside
@@ -86,7 +127,13 @@ function readFile(what: Body['what'], csv: string): Read {
       else value[column] = v;
     }
     values.push(value);
-    return { row: i + 2, values: Object.fromEntries(columns.filter((c) => c in cells && c !== 'first_password').map((c) => [c, given[c] ?? ''])), errors };
+    return {
+      row: i + 2,
+      values: Object.fromEntries(
+        columns.filter((c) => c in cells && c !== 'first_password').map((c) => [c, given[c] ?? '']),
+      ),
+      errors,
+    };
   });
   return { columns: columns.filter((c) => c in cells), rows, values };
 }
@@ -95,7 +142,15 @@ function readFile(what: Body['what'], csv: string): Read {
 async function alreadyThere(c: Connection, organisation: string, what: Body['what'], read: Read): Promise<void> {
   const key = what === 'ropes' ? 'tag' : 'handle';
   const named = read.values.map((v) => (typeof v[key] === 'string' ? v[key].toLowerCase() : null));
-  const there = new Set((what === 'ropes' ? await tagsOf(c, organisation) : await handlesTaken(c, named.filter((n) => n !== null))).map((t) => t.toLowerCase()));
+  const there = new Set(
+    (what === 'ropes'
+      ? await tagsOf(c, organisation)
+      : await handlesTaken(
+          c,
+          named.filter((n) => n !== null),
+        )
+    ).map((t) => t.toLowerCase()),
+  );
   const rows = read.rows as (Row & { errors: { column: string; message: string }[] })[];
   rows.forEach((row, i) => {
     const own = named[i];
@@ -106,7 +161,17 @@ async function alreadyThere(c: Connection, organisation: string, what: Body['wha
   });
 }
 
-const ropeOf = (id: string, v: Record<string, unknown>) => newRopeBody.safeParse({ id, tag: v['tag'], thing: v['thing'] ?? 'rope', kind: v['kind'] ?? null, diameter_mm: v['diameter_mm'] ?? null, length_m: v['length_m'] ?? null, in_service_since: v['in_service_since'] ?? null, note: v['note'] ?? '' });
+const ropeOf = (id: string, v: Record<string, unknown>) =>
+  newRopeBody.safeParse({
+    id,
+    tag: v['tag'],
+    thing: v['thing'] ?? 'rope',
+    kind: v['kind'] ?? null,
+    diameter_mm: v['diameter_mm'] ?? null,
+    length_m: v['length_m'] ?? null,
+    in_service_since: v['in_service_since'] ?? null,
+    note: v['note'] ?? '',
+  });
 
 /**
  * @returns what is in the file with what is wrong; `read_in` only where nothing is wrong and it was asked for
@@ -120,14 +185,26 @@ export async function readIn(context: Context, who: SessionPerson, body: Body): 
       const row = read.rows[i]!;
       if (row.errors.length > 0) return;
       const r = ropeOf(rowId(body.id, i), v);
-      if (!r.success) row.errors.push(...r.error.issues.map((x) => ({ column: String(x.path[0] ?? ''), message: x.message })));
+      if (!r.success)
+        row.errors.push(...r.error.issues.map((x) => ({ column: String(x.path[0] ?? ''), message: x.message })));
     });
-  const passwords = body.what === 'people' ? read.values.map((v) => (v['first_password'] as string | undefined) ?? null) : [];
+  const passwords =
+    body.what === 'people' ? read.values.map((v) => (v['first_password'] as string | undefined) ?? null) : [];
   const told: { handle: string; password: string }[] = [];
-  const answer = (read_in: boolean): Reply => ({ columns: read.columns, rows: read.rows, errors: read.rows.reduce((n, r) => n + r.errors.length, 0), read_in, first_passwords: read_in ? told : [] });
+  const answer = (read_in: boolean): Reply => ({
+    columns: read.columns,
+    rows: read.rows,
+    errors: read.rows.reduce((n, r) => n + r.errors.length, 0),
+    read_in,
+    first_passwords: read_in ? told : [],
+  });
   const hashes = new Map<number, string>();
   return inTransaction(context.db, async (c) => {
-    const [there] = await queried<{ organisation: string; request_sha256: string }>(c, 'SELECT organisation, request_sha256 FROM imports WHERE id = ?', [body.id]);
+    const [there] = await queried<{ organisation: string; request_sha256: string }>(
+      c,
+      'SELECT organisation, request_sha256 FROM imports WHERE id = ?',
+      [body.id],
+    );
     if (there) {
       if (there.organisation !== who.organisation || there.request_sha256 !== request) throw fault('id-taken');
       return answer(true);
@@ -138,7 +215,11 @@ export async function readIn(context: Context, who: SessionPerson, body: Body): 
     // a conflict makes this run anew
     told.length = 0;
     try {
-      await run(c, 'INSERT INTO imports (id, organisation, what, rows_read, read_by, read_at, request_sha256) VALUES (?)', [[body.id, who.organisation, body.what, read.rows.length, who.id, now, request]]);
+      await run(
+        c,
+        'INSERT INTO imports (id, organisation, what, rows_read, read_by, read_at, request_sha256) VALUES (?)',
+        [[body.id, who.organisation, body.what, read.rows.length, who.id, now, request]],
+      );
       for (const [i, v] of read.values.entries()) {
         const id = rowId(body.id, i);
         if (body.what === 'ropes') await insertRope(c, who.organisation, ropeOf(id, v).data!, now);
@@ -146,7 +227,18 @@ export async function readIn(context: Context, who: SessionPerson, body: Body): 
           const given = passwords[i] ?? randomBytes(9).toString('base64url');
           if (!passwords[i]) told.push({ handle: String(v['handle']), password: given });
           if (!hashes.has(i)) hashes.set(i, await hashPassword(given));
-          await insertPerson(c, { id, organisation: who.organisation, handle: String(v['handle']), name: String(v['name']), password_hash: hashes.get(i)!, roles: v['roles'] as never, created_at: now, ...(v['fist_mm'] !== undefined && { fist_mm: v['fist_mm'] as number }), ...(v['length_unit'] !== undefined && { length_unit: v['length_unit'] as 'mm' }), ...(v['hand'] !== undefined && { hand: v['hand'] as 'right' }) });
+          await insertPerson(c, {
+            id,
+            organisation: who.organisation,
+            handle: String(v['handle']),
+            name: String(v['name']),
+            password_hash: hashes.get(i)!,
+            roles: v['roles'] as never,
+            created_at: now,
+            ...(v['fist_mm'] !== undefined && { fist_mm: v['fist_mm'] as number }),
+            ...(v['length_unit'] !== undefined && { length_unit: v['length_unit'] as 'mm' }),
+            ...(v['hand'] !== undefined && { hand: v['hand'] as 'right' }),
+          });
         }
       }
     } catch (error) {

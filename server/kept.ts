@@ -9,7 +9,12 @@ export interface Kept<T> {
 }
 
 /** Keeps a thing once: the same request again gets what was kept then; another one with its id, or of another organisation, is refused. @throws id-taken */
-export async function keptOnce<T>(organisation: string, request_sha256: string, find: () => Promise<Kept<T> | null>, keep: () => Promise<void>): Promise<T> {
+export async function keptOnce<T>(
+  organisation: string,
+  request_sha256: string,
+  find: () => Promise<Kept<T> | null>,
+  keep: () => Promise<void>,
+): Promise<T> {
   const same = async (): Promise<T | null> => {
     const there = await find();
     if (!there) return null;

@@ -1,8 +1,8 @@
 /** Listens. Started by scripts/start.mjs, which has prepared the database. */
 import { buildApp } from './app';
-import { knownForms } from '../core/inspect/naming';
-import { CATALOGUE } from '../core/knots/index';
-import { motionOf } from '../core/knots/motions';
+import { knownForms } from '../core/inspect/naming/naming';
+import { CATALOGUE } from '../core/knots/catalogue/shelved';
+import { motionOf } from '../core/knots/tying/motions';
 import { openPool, poolOptions } from './database';
 import { excessiveGrant, grantsOf } from './rights';
 import { settingsFrom } from './settings';
@@ -13,7 +13,9 @@ const db = openPool(poolOptions(settings.databaseUrl));
 const { grants, database } = await grantsOf(db);
 const excess = excessiveGrant(grants, database);
 if (excess) {
-  console.error(`The database account may change or remove entries of the record (${excess}). Use an account with only the rights that the start command gives, and start again.`);
+  console.error(
+    `The database account may change or remove entries of the record (${excess}). Use an account with only the rights that the start command gives, and start again.`,
+  );
   await db.end();
   process.exit(3);
 }
@@ -22,7 +24,10 @@ let stopping = false;
 const stop = () => {
   if (stopping) return;
   stopping = true;
-  void app.close().then(() => db.end()).then(() => process.exit(0));
+  void app
+    .close()
+    .then(() => db.end())
+    .then(() => process.exit(0));
 };
 process.on('SIGTERM', stop);
 process.on('SIGINT', stop);
@@ -32,7 +37,11 @@ try {
   await app.listen({ port: settings.port, host: settings.host });
 } catch (error) {
   const e = error as { code?: string; message: string };
-  console.error(e.code === 'EADDRINUSE' ? `Port ${settings.port} is taken: set PORT to a free one, or stop what uses it.` : e.message);
+  console.error(
+    e.code === 'EADDRINUSE'
+      ? `Port ${settings.port} is taken: set PORT to a free one, or stop what uses it.`
+      : e.message,
+  );
   await db.end();
   process.exit(4);
 }

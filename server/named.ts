@@ -1,7 +1,7 @@
 /** Things named in a request's body: an unknown one is a fault of that field, 400, not an address that is not there. */
 import { IdiomError } from '../core/errors';
-import { entryById } from '../core/knots/lookup';
-import type { KnotEntry } from '../core/knots/types';
+import { entryById } from '../core/knots/catalogue/lookup';
+import type { KnotEntry } from '../core/knots/facts/types';
 import { shippedProfile, type Profile } from '../core/profiles';
 
 function named<T>(path: string, find: () => T): T {

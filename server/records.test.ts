@@ -11,7 +11,12 @@ let org: string;
 beforeAll(async () => {
   t = await testbed('records');
   ({ id: org, rope } = await organisation(t, 'Loft'));
-  [tier, checker, second, learner] = await Promise.all([member(t, org, ['owner']), member(t, org, ['instructor']), member(t, org, ['inspector']), member(t, org, ['learner'])]);
+  [tier, checker, second, learner] = await Promise.all([
+    member(t, org, ['owner']),
+    member(t, org, ['instructor']),
+    member(t, org, ['inspector']),
+    member(t, org, ['learner']),
+  ]);
 });
 afterAll(() => t.close());
 
@@ -19,16 +24,31 @@ const record = (change: Record<string, unknown> = {}, as = checker) => {
   const body = checkBody({ tier: tier.id, rope }, change);
   return call(t, 'POST', '/checks', as, body).then((answer) => ({ body, answer }));
 };
-const rowOf = async (id: string) => (await call(t, 'GET', `/checks/${id}`, checker)).body as { row: Record<string, unknown>; entries: { sequence: number; sha256: string; entry: Record<string, unknown> }[] };
+const rowOf = async (id: string) =>
+  (await call(t, 'GET', `/checks/${id}`, checker)).body as {
+    row: Record<string, unknown>;
+    entries: { sequence: number; sha256: string; entry: Record<string, unknown> }[];
+  };
 
 describe('a check', () => {
   test('is judged by the server; without the required second signature it is not judged, with it it meets the rule', async () => {
     const { body, answer } = await record();
     expect([answer.status, answer.body['verdict'], answer.body['again']]).toEqual([200, 'not-judged', false]);
-    const signed = await call(t, 'POST', `/checks/${body.id}/signatures`, second, { id: randomUUID(), agrees: true, note: '' });
+    const signed = await call(t, 'POST', `/checks/${body.id}/signatures`, second, {
+      id: randomUUID(),
+      agrees: true,
+      note: '',
+    });
     expect([signed.status, signed.body['verdict']]).toEqual([200, 'meets-the-rule']);
     const { row, entries } = await rowOf(body.id);
-    expect(row).toMatchObject({ verdict: 'meets-the-rule', points_verdict: 'meets-the-rule', tail_mm: 130, tail_margin_mm: 25, signer: second.id, alone: false });
+    expect(row).toMatchObject({
+      verdict: 'meets-the-rule',
+      points_verdict: 'meets-the-rule',
+      tail_mm: 130,
+      tail_margin_mm: 25,
+      signer: second.id,
+      alone: false,
+    });
     expect(entries.map((e) => e.entry['kind'])).toEqual(['check', 'signature']);
   });
 
@@ -50,7 +70,10 @@ describe('a check', () => {
 
   test('sent twice at the same moment is still one', async () => {
     const body = checkBody({ tier: tier.id, rope });
-    const both = await Promise.all([call(t, 'POST', '/checks', checker, body), call(t, 'POST', '/checks', checker, body)]);
+    const both = await Promise.all([
+      call(t, 'POST', '/checks', checker, body),
+      call(t, 'POST', '/checks', checker, body),
+    ]);
     expect(both.map((b) => b.status)).toEqual([200, 200]);
     expect(both.map((b) => b.body['again']).sort()).toEqual([false, true]);
   });
@@ -60,51 +83,117 @@ describe('a check', () => {
     const answers = base.answers.map((a) => (a['point'] === 'name' ? { point: 'name', found: 'half-finished' } : a));
     const { body, answer } = await record({ answers });
     expect(answer.body['verdict']).toBe('take-out-and-retie');
-    expect((await call(t, 'GET', '/today', checker)).body['open_findings']).toEqual(expect.arrayContaining([expect.objectContaining({ id: body.id }) as object]));
+    expect((await call(t, 'GET', '/today', checker)).body['open_findings']).toEqual(
+      expect.arrayContaining([expect.objectContaining({ id: body.id }) as object]),
+    );
     const close = { id: randomUUID(), what_was_done: 'retied', note: '' };
-    const refused = async (later_check?: string) => ((await call(t, 'POST', `/checks/${body.id}/finding-closed`, second, { ...close, ...(later_check && { later_check }) })).body.errors as { path: string }[])[0]!.path;
+    const refused = async (later_check?: string) =>
+      (
+        (
+          await call(t, 'POST', `/checks/${body.id}/finding-closed`, second, {
+            ...close,
+            ...(later_check && { later_check }),
+          })
+        ).body.errors as { path: string }[]
+      )[0]!.path;
     // tied again it stays open until someone else has looked at it
     expect(await refused()).toBe('later_check');
     expect(await refused(randomUUID())).toBe('later_check');
     expect(await refused(body.id)).toBe('later_check');
     const alone = await record({}, tier);
     expect(await refused(alone.body.id)).toBe('later_check');
-    const elsewhere = await record({ tied_knot: { ...checkBody({ tier: tier.id, rope }).tied_knot, place: 'another place' } });
+    const elsewhere = await record({
+      tied_knot: { ...checkBody({ tier: tier.id, rope }).tied_knot, place: 'another place' },
+    });
     expect(await refused(elsewhere.body.id)).toBe('later_check');
     const again = await record({});
     Object.assign(close, { later_check: again.body.id });
     expect((await call(t, 'POST', `/checks/${body.id}/finding-closed`, second, close)).status).toBe(200);
     expect((await call(t, 'POST', `/checks/${body.id}/finding-closed`, second, close)).body['again']).toBe(true);
-    expect((await call(t, 'POST', `/checks/${body.id}/finding-closed`, second, { ...close, id: randomUUID() })).body.code).toBe('already-closed');
+    expect(
+      (await call(t, 'POST', `/checks/${body.id}/finding-closed`, second, { ...close, id: randomUUID() })).body.code,
+    ).toBe('already-closed');
     expect((await rowOf(body.id)).row).toMatchObject({ open_finding: false, verdict: 'take-out-and-retie' });
-    const knots = (await call(t, 'GET', '/tied-knots?limit=200', checker)).body['items'] as { id: string; ended_why: string | null }[];
+    const knots = (await call(t, 'GET', '/tied-knots?limit=200', checker)).body['items'] as {
+      id: string;
+      ended_why: string | null;
+    }[];
     expect(knots.find((k) => k.id === body.tied_knot.id)!.ended_why).toBe('retied');
   });
 
   test('corrected leaves the old entry, needs a new signature, and shows as corrected', async () => {
     const base = checkBody({ tier: tier.id, rope });
-    const { body } = await record({ answers: base.answers.map((a) => (a['point'] === 'tail' ? { point: 'tail', found: 'right', tail: { tail_mm: 60, method: 'ruler', uncertainty_mm: 5 } } : a)) });
+    const { body } = await record({
+      answers: base.answers.map((a) =>
+        a['point'] === 'tail'
+          ? { point: 'tail', found: 'right', tail: { tail_mm: 60, method: 'ruler', uncertainty_mm: 5 } }
+          : a,
+      ),
+    });
     await call(t, 'POST', `/checks/${body.id}/signatures`, second, { id: randomUUID(), agrees: true, note: '' });
-    const corrected = await call(t, 'POST', `/checks/${body.id}/corrections`, checker, { id: randomUUID(), reason: 'read the ruler wrongly', answers: base.answers });
+    const corrected = await call(t, 'POST', `/checks/${body.id}/corrections`, checker, {
+      id: randomUUID(),
+      reason: 'read the ruler wrongly',
+      answers: base.answers,
+    });
     expect(corrected.body['verdict']).toBe('not-judged');
     const { row, entries } = await rowOf(body.id);
     expect(row).toMatchObject({ corrected: true, signer: null, tail_mm: 130 });
     expect(entries[0]!.entry['body']).toMatchObject({ judgement: { verdict: 'put-right' } });
-    expect((await call(t, 'POST', `/checks/${body.id}/signatures`, second, { id: randomUUID(), agrees: true, note: '' })).body['verdict']).toBe('meets-the-rule');
+    expect(
+      (await call(t, 'POST', `/checks/${body.id}/signatures`, second, { id: randomUUID(), agrees: true, note: '' }))
+        .body['verdict'],
+    ).toBe('meets-the-rule');
   });
 
   test.each([
-    ['a fault that is none of the point', (b: ReturnType<typeof checkBody>) => ({ ...b, answers: [{ point: 'front', found: 'half-finished' }] }), 'answers.front.found'],
-    ['a point twice', (b: ReturnType<typeof checkBody>) => ({ ...b, answers: [...b.answers, { point: 'eye', found: 'right' }] }), 'answers'],
-    ['a tail judged without a measure', (b: ReturnType<typeof checkBody>) => ({ ...b, answers: [{ point: 'tail', found: 'right' }] }), 'answers.tail'],
+    [
+      'a fault that is none of the point',
+      (b: ReturnType<typeof checkBody>) => ({ ...b, answers: [{ point: 'front', found: 'half-finished' }] }),
+      'answers.front.found',
+    ],
+    [
+      'a point twice',
+      (b: ReturnType<typeof checkBody>) => ({ ...b, answers: [...b.answers, { point: 'eye', found: 'right' }] }),
+      'answers',
+    ],
+    [
+      'a tail judged without a measure',
+      (b: ReturnType<typeof checkBody>) => ({ ...b, answers: [{ point: 'tail', found: 'right' }] }),
+      'answers.tail',
+    ],
     ['a time to come', (b: ReturnType<typeof checkBody>) => ({ ...b, seen_at: '2026-05-14T11:00:00.000Z' }), 'seen_at'],
-    ['seen before it was tied', (b: ReturnType<typeof checkBody>) => ({ ...b, seen_at: '2026-05-14T09:00:00.000Z' }), 'seen_at'],
-    ['a year before all ropes', (b: ReturnType<typeof checkBody>) => ({ ...b, tied_knot: { ...b.tied_knot, tied_at: '0000-01-01T00:00:00Z' } }), 'tied_knot.tied_at'],
-    ['a rope of nobody', (b: ReturnType<typeof checkBody>) => ({ ...b, tied_knot: { ...b.tied_knot, rope: randomUUID() } }), 'tied_knot.rope'],
-    ['a tier of nowhere', (b: ReturnType<typeof checkBody>) => ({ ...b, tied_knot: { ...b.tied_knot, tied_by: randomUUID() } }), 'tied_knot.tied_by'],
-    ['an unknown knot', (b: ReturnType<typeof checkBody>) => ({ ...b, tied_knot: { ...b.tied_knot, knot: 'granny' } }), 'tied_knot.knot'],
+    [
+      'seen before it was tied',
+      (b: ReturnType<typeof checkBody>) => ({ ...b, seen_at: '2026-05-14T09:00:00.000Z' }),
+      'seen_at',
+    ],
+    [
+      'a year before all ropes',
+      (b: ReturnType<typeof checkBody>) => ({ ...b, tied_knot: { ...b.tied_knot, tied_at: '0000-01-01T00:00:00Z' } }),
+      'tied_knot.tied_at',
+    ],
+    [
+      'a rope of nobody',
+      (b: ReturnType<typeof checkBody>) => ({ ...b, tied_knot: { ...b.tied_knot, rope: randomUUID() } }),
+      'tied_knot.rope',
+    ],
+    [
+      'a tier of nowhere',
+      (b: ReturnType<typeof checkBody>) => ({ ...b, tied_knot: { ...b.tied_knot, tied_by: randomUUID() } }),
+      'tied_knot.tied_by',
+    ],
+    [
+      'an unknown knot',
+      (b: ReturnType<typeof checkBody>) => ({ ...b, tied_knot: { ...b.tied_knot, knot: 'granny' } }),
+      'tied_knot.knot',
+    ],
     ['an unknown rule set', (b: ReturnType<typeof checkBody>) => ({ ...b, profile: 'nobody' }), 'profile'],
-    ['another diameter than the rope has', (b: ReturnType<typeof checkBody>) => ({ ...b, rope_diameter_mm: 11 }), 'rope_diameter_mm'],
+    [
+      'another diameter than the rope has',
+      (b: ReturnType<typeof checkBody>) => ({ ...b, rope_diameter_mm: 11 }),
+      'rope_diameter_mm',
+    ],
     ['a field more', (b: ReturnType<typeof checkBody>) => ({ ...b, verdict: 'meets-the-rule' }), 'verdict'],
     ['a control character', (b: ReturnType<typeof checkBody>) => ({ ...b, note: 'a\u0000b' }), 'note'],
     ['half a letter', (b: ReturnType<typeof checkBody>) => ({ ...b, note: 'a\ud800b' }), 'note'],
@@ -125,12 +214,22 @@ describe('a check', () => {
 describe('the second person', () => {
   test('is neither the one who tied it nor the first checker', async () => {
     const { body } = await record();
-    for (const who of [tier, checker]) expect((await call(t, 'POST', `/checks/${body.id}/signatures`, who, { id: randomUUID(), agrees: true, note: '' })).body.code).toBe('signer-not-second');
+    for (const who of [tier, checker])
+      expect(
+        (await call(t, 'POST', `/checks/${body.id}/signatures`, who, { id: randomUUID(), agrees: true, note: '' })).body
+          .code,
+      ).toBe('signer-not-second');
   });
 
   test('may sign on the first one’s device with a password; a wrong one signs nothing', async () => {
     const { body } = await record();
-    const as = (password: string) => call(t, 'POST', `/checks/${body.id}/signatures`, checker, { id: randomUUID(), agrees: true, note: '', signer: { person: second.id, password } });
+    const as = (password: string) =>
+      call(t, 'POST', `/checks/${body.id}/signatures`, checker, {
+        id: randomUUID(),
+        agrees: true,
+        note: '',
+        signer: { person: second.id, password },
+      });
     expect((await as('not the password')).body.code).toBe('wrong-password');
     expect((await rowOf(body.id)).row['signer']).toBeNull();
     expect((await as(PASSWORD)).body['verdict']).toBe('meets-the-rule');
@@ -140,16 +239,36 @@ describe('the second person', () => {
 
   test('who disagrees leaves it not judged', async () => {
     const { body } = await record();
-    expect((await call(t, 'POST', `/checks/${body.id}/signatures`, second, { id: randomUUID(), agrees: false, note: 'back not seen' })).body['verdict']).toBe('not-judged');
+    expect(
+      (
+        await call(t, 'POST', `/checks/${body.id}/signatures`, second, {
+          id: randomUUID(),
+          agrees: false,
+          note: 'back not seen',
+        })
+      ).body['verdict'],
+    ).toBe('not-judged');
   });
 
   test('a learner’s password does not sign', async () => {
     const { body } = await record();
-    expect((await call(t, 'POST', `/checks/${body.id}/signatures`, checker, { id: randomUUID(), agrees: true, note: '', signer: { person: learner.id, password: PASSWORD } })).body.code).toBe('role-missing');
+    expect(
+      (
+        await call(t, 'POST', `/checks/${body.id}/signatures`, checker, {
+          id: randomUUID(),
+          agrees: true,
+          note: '',
+          signer: { person: learner.id, password: PASSWORD },
+        })
+      ).body.code,
+    ).toBe('role-missing');
   });
 
   test('someone alone may record, and it says so; where rules advise only, it can meet the rule', async () => {
-    const { body, answer } = await record({ tied_knot: { ...checkBody({ tier: tier.id, rope }).tied_knot }, profile: 'sport-crag', profile_version: 2 }, tier);
+    const { body, answer } = await record(
+      { tied_knot: { ...checkBody({ tier: tier.id, rope }).tied_knot }, profile: 'sport-crag', profile_version: 2 },
+      tier,
+    );
     expect(answer.body['verdict']).toBe('meets-the-rule');
     expect((await rowOf(body.id)).row).toMatchObject({ alone: true, signer: null });
     const required = await record({}, tier);
@@ -162,13 +281,15 @@ describe('the list', () => {
     const all: { id: string; sequence: number }[] = [];
     let cursor: string | null = '';
     while (cursor !== null) {
-      const r = (await call(t, 'GET', `/checks?limit=7${cursor ? `&cursor=${cursor}` : ''}`, checker)).body as unknown as { items: { id: string; sequence: number }[]; next: string | null };
+      const r = (await call(t, 'GET', `/checks?limit=7${cursor ? `&cursor=${cursor}` : ''}`, checker))
+        .body as unknown as { items: { id: string; sequence: number }[]; next: string | null };
       all.push(...r.items);
       cursor = r.next;
     }
     expect(new Set(all.map((c) => c.id)).size).toBe(all.length);
     expect(all.map((c) => c.sequence)).toEqual([...all.map((c) => c.sequence)].sort((a, b) => b - a));
-    const count = async (q: string) => ((await call(t, 'GET', `/checks?limit=200&${q}`, checker)).body['items'] as unknown[]).length;
+    const count = async (q: string) =>
+      ((await call(t, 'GET', `/checks?limit=200&${q}`, checker)).body['items'] as unknown[]).length;
     expect(await count(`rope=${rope}`)).toBe(all.length);
     expect(await count(`person=${learner.id}`)).toBe(0);
     expect(await count('from=2026-05-15')).toBe(0);
@@ -177,16 +298,26 @@ describe('the list', () => {
   });
 
   test('within days is in the order of the time seen, page by page, none twice and none left out; a cursor of the other order is refused', async () => {
-    const all = ((await call(t, 'GET', '/checks?limit=200', checker)).body as unknown as { items: { id: string; seen_at: string }[] }).items;
+    const all = (
+      (await call(t, 'GET', '/checks?limit=200', checker)).body as unknown as {
+        items: { id: string; seen_at: string }[];
+      }
+    ).items;
     const seen: { id: string; seen_at: string }[] = [];
     let cursor: string | null = '';
     while (cursor !== null) {
-      const r = (await call(t, 'GET', `/checks?limit=5&from=2026-01-01${cursor ? `&cursor=${cursor}` : ''}`, checker)).body as unknown as { items: { id: string; seen_at: string }[]; next: string | null };
+      const r = (await call(t, 'GET', `/checks?limit=5&from=2026-01-01${cursor ? `&cursor=${cursor}` : ''}`, checker))
+        .body as unknown as { items: { id: string; seen_at: string }[]; next: string | null };
       seen.push(...r.items);
       cursor = r.next;
     }
     expect(seen.map((x) => x.id).sort()).toEqual(all.map((x) => x.id).sort());
-    expect(seen.map((x) => x.seen_at)).toEqual(seen.map((x) => x.seen_at).toSorted().reverse());
+    expect(seen.map((x) => x.seen_at)).toEqual(
+      seen
+        .map((x) => x.seen_at)
+        .toSorted()
+        .reverse(),
+    );
     const other = (await call(t, 'GET', '/checks?limit=1', checker)).body['next'] as string;
     expect((await call(t, 'GET', `/checks?from=2026-01-01&cursor=${other}`, checker)).status).toBe(400);
     expect((await call(t, 'GET', '/checks.json?from=2026-01-01', checker)).body['checks']).toHaveLength(all.length);
@@ -208,16 +339,44 @@ test('a knot can be noted as tied and as taken out, once; the first end stays', 
   const made = await call(t, 'POST', '/tied-knots', checker, tied_knot);
   expect(made.body).toMatchObject({ id: tied_knot.id, ended_at: null });
   expect((await call(t, 'POST', '/tied-knots', checker, tied_knot)).body).toEqual(made.body);
-  expect((await call(t, 'POST', '/tied-knots', checker, { ...tied_knot, place: 'elsewhere' })).body.code).toBe('id-taken');
-  expect((await call(t, 'POST', `/tied-knots/${tied_knot.id}/end`, checker, { why: 'rope pulled' })).body).toMatchObject({ ended_why: 'rope pulled' });
-  expect((await call(t, 'POST', `/tied-knots/${tied_knot.id}/end`, checker, { why: 'again' })).body).toMatchObject({ ended_why: 'rope pulled' });
+  expect((await call(t, 'POST', '/tied-knots', checker, { ...tied_knot, place: 'elsewhere' })).body.code).toBe(
+    'id-taken',
+  );
+  expect(
+    (await call(t, 'POST', `/tied-knots/${tied_knot.id}/end`, checker, { why: 'rope pulled' })).body,
+  ).toMatchObject({ ended_why: 'rope pulled' });
+  expect((await call(t, 'POST', `/tied-knots/${tied_knot.id}/end`, checker, { why: 'again' })).body).toMatchObject({
+    ended_why: 'rope pulled',
+  });
 });
 
 test('a logged trial counts in choosing, for its own organisation alone; it is kept once', async () => {
-  const job = { purpose: 'join', profile: 'rope-access', rope: { kind: 'low-stretch', diameter_mm: 11 }, second_rope: { kind: 'low-stretch', diameter_mm: 11 }, pulls: ['through'], object: 'none', end_free: true, untie: 'any', must_pass: ['pulley'], team: 'trained', life_load: true };
-  const suited = async (who: Member | null) => ((await call(t, 'POST', '/choose', who, job)).body['suited'] as { knot: string }[]).map((s) => s.knot);
+  const job = {
+    purpose: 'join',
+    profile: 'rope-access',
+    rope: { kind: 'low-stretch', diameter_mm: 11 },
+    second_rope: { kind: 'low-stretch', diameter_mm: 11 },
+    pulls: ['through'],
+    object: 'none',
+    end_free: true,
+    untie: 'any',
+    must_pass: ['pulley'],
+    team: 'trained',
+    life_load: true,
+  };
+  const suited = async (who: Member | null) =>
+    ((await call(t, 'POST', '/choose', who, job)).body['suited'] as { knot: string }[]).map((s) => s.knot);
   expect(await suited(checker)).toEqual([]);
-  const trial = { id: randomUUID(), knot: 'figure-eight-bend', device: 'pulley', rope_diameter_mm: 11, opening_mm: 60, tail_mm: 200, result: 'passes', note: 'slowly' };
+  const trial = {
+    id: randomUUID(),
+    knot: 'figure-eight-bend',
+    device: 'pulley',
+    rope_diameter_mm: 11,
+    opening_mm: 60,
+    tail_mm: 200,
+    result: 'passes',
+    note: 'slowly',
+  };
   const first = await call(t, 'POST', '/passing-trials', checker, trial);
   expect(first.status).toBe(200);
   expect(first.body).toMatchObject({ ...trial, caught: null });
@@ -225,28 +384,61 @@ test('a logged trial counts in choosing, for its own organisation alone; it is k
   expect((await call(t, 'POST', '/passing-trials', checker, { ...trial, result: 'stuck' })).body.code).toBe('id-taken');
   expect(await suited(checker)).toEqual(['figure-eight-bend']);
   expect(await suited(null)).toEqual([]);
-  const all = (await call(t, 'GET', '/passing-trials', checker)).body as { items: { id: string }[]; shipped: unknown[]; devices: { id: string; source: string }[] };
-  expect([all.items[0]!.id, all.shipped.length, all.devices.every((d) => d.source === 'general')]).toEqual([trial.id, 6, true]);
+  const all = (await call(t, 'GET', '/passing-trials', checker)).body as {
+    items: { id: string }[];
+    shipped: unknown[];
+    devices: { id: string; source: string }[];
+  };
+  expect([all.items[0]!.id, all.shipped.length, all.devices.every((d) => d.source === 'general')]).toEqual([
+    trial.id,
+    6,
+    true,
+  ]);
   // what stuck once counts more than what passed once
   await call(t, 'POST', '/passing-trials', checker, { ...trial, id: randomUUID(), result: 'stuck', caught: 'tails' });
   expect(await suited(checker)).toEqual([]);
-  for (const bad of [{ knot: 'no-knot' }, { device: 'x' }, { rope_diameter_mm: -1 }, { result: 'maybe' }, { note: 'x'.repeat(401) }, { id: 'x' }]) expect([bad, (await call(t, 'POST', '/passing-trials', checker, { ...trial, id: randomUUID(), ...bad })).status]).toEqual([bad, 400]);
+  for (const bad of [
+    { knot: 'no-knot' },
+    { device: 'x' },
+    { rope_diameter_mm: -1 },
+    { result: 'maybe' },
+    { note: 'x'.repeat(401) },
+    { id: 'x' },
+  ])
+    expect([
+      bad,
+      (await call(t, 'POST', '/passing-trials', checker, { ...trial, id: randomUUID(), ...bad })).status,
+    ]).toEqual([bad, 400]);
   expect((await call(t, 'GET', '/passing-trials', null)).status).toBe(401);
 });
 
 test('jobs are kept once and come back newest first', async () => {
-  const job = { purpose: 'tie-in', profile: 'sport-crag', rope: { kind: 'dynamic', diameter_mm: 10 }, second_rope: null, pulls: ['standing-eye'], object: 'harness', end_free: true, untie: 'any', must_pass: [], team: 'anyone', life_load: true };
+  const job = {
+    purpose: 'tie-in',
+    profile: 'sport-crag',
+    rope: { kind: 'dynamic', diameter_mm: 10 },
+    second_rope: null,
+    pulls: ['standing-eye'],
+    object: 'harness',
+    end_free: true,
+    untie: 'any',
+    must_pass: [],
+    team: 'anyone',
+    life_load: true,
+  };
   const body = { id: randomUUID(), name: 'Stacks', rope, job };
   const first = await call(t, 'POST', '/jobs', checker, body);
   expect((await call(t, 'POST', '/jobs', checker, body)).body).toEqual(first.body);
   expect((await call(t, 'POST', '/jobs', checker, { ...body, name: 'Other' })).body.code).toBe('id-taken');
   expect(((await call(t, 'GET', '/jobs', checker)).body['items'] as { id: string }[])[0]!.id).toBe(body.id);
   expect((await call(t, 'GET', `/jobs/${body.id}`, checker)).body).toEqual(first.body);
-  for (const id of [randomUUID(), 'x']) expect([404, 400]).toContain((await call(t, 'GET', `/jobs/${id}`, checker)).status);
+  for (const id of [randomUUID(), 'x'])
+    expect([404, 400]).toContain((await call(t, 'GET', `/jobs/${id}`, checker)).status);
 });
 
 describe('a tied knot that something happened to', () => {
-  const again = async (id: string) => ((await call(t, 'GET', `/tied-knots/${id}`, checker)).body['again'] as { why: string }[]).map((a) => a.why);
+  const again = async (id: string) =>
+    ((await call(t, 'GET', `/tied-knots/${id}`, checker)).body['again'] as { why: string }[]).map((a) => a.why);
 
   test('moved it is unchecked until it is looked at again; noted twice it is noted once', async () => {
     const { body } = await record();
@@ -254,12 +446,21 @@ describe('a tied knot that something happened to', () => {
     expect(await again(knot)).toEqual([]);
     const moved = { id: randomUUID(), kind: 'moved' };
     // by whoever saw it, a learner too
-    for (let k = 0; k < 2; k++) expect((await call(t, 'POST', `/tied-knots/${knot}/events`, learner, moved)).status).toBe(200);
-    expect((await call(t, 'POST', `/tied-knots/${knot}/events`, learner, { ...moved, kind: 'reloaded' })).body.code).toBe('id-taken');
+    for (let k = 0; k < 2; k++)
+      expect((await call(t, 'POST', `/tied-knots/${knot}/events`, learner, moved)).status).toBe(200);
+    expect(
+      (await call(t, 'POST', `/tied-knots/${knot}/events`, learner, { ...moved, kind: 'reloaded' })).body.code,
+    ).toBe('id-taken');
     expect(await again(knot)).toEqual(['moved']);
-    expect(((await call(t, 'GET', '/today', checker)).body['to_look_at_again'] as { id: string }[]).map((k) => k.id)).toContain(knot);
+    expect(
+      ((await call(t, 'GET', '/today', checker)).body['to_look_at_again'] as { id: string }[]).map((k) => k.id),
+    ).toContain(knot);
     t.clock.now = new Date(t.clock.now.getTime() + 60_000);
-    const later = await call(t, 'POST', '/checks', checker, { ...checkBody({ tier: tier.id, rope }), tied_knot: body.tied_knot, seen_at: t.clock.now.toISOString() });
+    const later = await call(t, 'POST', '/checks', checker, {
+      ...checkBody({ tier: tier.id, rope }),
+      tied_knot: body.tied_knot,
+      seen_at: t.clock.now.toISOString(),
+    });
     expect(later.status).toBe(200);
     expect(await again(knot)).toEqual([]);
     await call(t, 'POST', `/tied-knots/${knot}/events`, checker, { id: randomUUID(), kind: 'left-idle' });
@@ -270,13 +471,27 @@ describe('a tied knot that something happened to', () => {
   test('one that nobody looked at is asked for; what is wrong is refused, another organisation’s is not there', async () => {
     const { body } = await record();
     const knot = { ...body.tied_knot, id: randomUUID() };
-    expect(ENDPOINTS.tiedKnot.reply.safeParse((await call(t, 'GET', `/tied-knots/${body.tied_knot.id}`, checker)).body).error).toBeUndefined();
+    expect(
+      ENDPOINTS.tiedKnot.reply.safeParse((await call(t, 'GET', `/tied-knots/${body.tied_knot.id}`, checker)).body)
+        .error,
+    ).toBeUndefined();
     expect((await call(t, 'POST', '/tied-knots', checker, knot)).body['again']).toMatchObject([{ why: 'never' }]);
-    for (const bad of [{ id: 'x', kind: 'moved' }, { id: randomUUID(), kind: 'flew' }, { id: randomUUID() }, { id: randomUUID(), kind: 'moved', at: 1 }]) expect((await call(t, 'POST', `/tied-knots/${knot.id}/events`, checker, bad)).status).toBe(400);
-    expect((await call(t, 'POST', `/tied-knots/${randomUUID()}/events`, checker, { id: randomUUID(), kind: 'moved' })).status).toBe(404);
+    for (const bad of [
+      { id: 'x', kind: 'moved' },
+      { id: randomUUID(), kind: 'flew' },
+      { id: randomUUID() },
+      { id: randomUUID(), kind: 'moved', at: 1 },
+    ])
+      expect((await call(t, 'POST', `/tied-knots/${knot.id}/events`, checker, bad)).status).toBe(400);
+    expect(
+      (await call(t, 'POST', `/tied-knots/${randomUUID()}/events`, checker, { id: randomUUID(), kind: 'moved' }))
+        .status,
+    ).toBe(404);
     const other = await organisation(t, 'Elsewhere');
     const stranger = await member(t, other.id, ['instructor']);
-    expect((await call(t, 'POST', `/tied-knots/${knot.id}/events`, stranger, { id: randomUUID(), kind: 'moved' })).status).toBe(404);
+    expect(
+      (await call(t, 'POST', `/tied-knots/${knot.id}/events`, stranger, { id: randomUUID(), kind: 'moved' })).status,
+    ).toBe(404);
     expect((await call(t, 'GET', `/tied-knots/${knot.id}`, stranger)).status).toBe(404);
   });
 });

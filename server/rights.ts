@@ -14,9 +14,17 @@ export function excessiveGrant(grants: readonly string[], database: string): str
     const target = match[2]!.replaceAll('`', '');
     const [schema, table] = target.split('.');
     // a schema name in a grant may hold wildcards
-    const pattern = new RegExp(`^${(schema ?? '').replace(/[.+?^${}()|[\]]/g, '\\$&').replaceAll('\\_', '_').replaceAll('%', '.*').replaceAll('*', '.*')}$`, 'i');
+    const pattern = new RegExp(
+      `^${(schema ?? '')
+        .replace(/[.+?^${}()|[\]]/g, '\\$&')
+        .replaceAll('\\_', '_')
+        .replaceAll('%', '.*')
+        .replaceAll('*', '.*')}$`,
+      'i',
+    );
     const reaches = (schema === '*' || pattern.test(database)) && (table === '*' || table === 'entries');
-    if (reaches && (FORBIDDEN.test(match[1]!) || / WITH GRANT OPTION/.test(grant))) return grant.replace(/ IDENTIFIED .*/, '');
+    if (reaches && (FORBIDDEN.test(match[1]!) || / WITH GRANT OPTION/.test(grant)))
+      return grant.replace(/ IDENTIFIED .*/, '');
   }
   return null;
 }

@@ -8,7 +8,8 @@ export function settingsFrom(env: NodeJS.ProcessEnv): Settings & { port: number;
     const text = env[name];
     if (text === undefined || text === '') return fallback;
     const v = Number(text);
-    if (!Number.isInteger(v) || v < 0 || v > max) throw new Error(`${name} must be a whole number from 0 to ${max}, not "${text}".`);
+    if (!Number.isInteger(v) || v < 0 || v > max)
+      throw new Error(`${name} must be a whole number from 0 to ${max}, not "${text}".`);
     return v;
   };
   if (!env['IDIOM_DATABASE_URL']) throw new Error('IDIOM_DATABASE_URL is missing.');

@@ -9,7 +9,7 @@ const BATCH = 500;
 export async function showAnew(db: Database): Promise<number> {
   let count = 0;
   for (const { id } of await organisationIds(db)) {
-    for (let after = 0; ; ) {
+    for (let after = 0; ;) {
       const batch = await entriesFrom(db, id, after, BATCH);
       for (const stored of batch) {
         const entry = JSON.parse(stored.bytes.toString('utf8')) as Entry;

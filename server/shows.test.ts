@@ -2,8 +2,8 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { AddressInfo } from 'node:net';
 import PDFDocument from 'pdfkit';
-import { knotIds } from '../core/knots/catalogue';
-import { entryById } from '../core/knots/lookup';
+import { knotIds } from '../core/knots/catalogue/catalogue';
+import { entryById } from '../core/knots/catalogue/lookup';
 import { faceSvg } from './documents/knotFaces';
 import { Shows, type ShowState } from './shows';
 import { call, member, organisation, testbed, type Member, type Testbed } from './testing/harness';
@@ -17,7 +17,16 @@ beforeAll(async () => {
 });
 afterAll(() => t.close());
 
-const STATE: ShowState = { knot: 'bowline', way: 'loop', at_keyFrames: 3.5, then: null, hand: 'right', face: 'front', ghost: true, hands: true };
+const STATE: ShowState = {
+  knot: 'bowline',
+  way: 'loop',
+  at_keyFrames: 3.5,
+  then: null,
+  hand: 'right',
+  face: 'front',
+  ghost: true,
+  hands: true,
+};
 
 describe('another screen', () => {
   test('is told where it stands at once, and whenever it moves', async () => {
@@ -29,9 +38,12 @@ describe('another screen', () => {
     const stream = await fetch(`http://127.0.0.1:${port}/api/v1/shows/${code}/events`, { signal: stop.signal });
     expect(stream.headers.get('content-type')).toContain('text/event-stream');
     const reader = stream.body!.getReader();
-    const next = async () => JSON.parse(/^data: (.*)$/m.exec(new TextDecoder().decode((await reader.read()).value))![1]!) as ShowState;
+    const next = async () =>
+      JSON.parse(/^data: (.*)$/m.exec(new TextDecoder().decode((await reader.read()).value))![1]!) as ShowState;
     expect(await next()).toEqual(STATE);
-    expect((await call(t, 'POST', `/shows/${code}`, teacher, { ...STATE, at_keyFrames: 7, face: 'back' })).body).toEqual({ screens: 1 });
+    expect(
+      (await call(t, 'POST', `/shows/${code}`, teacher, { ...STATE, at_keyFrames: 7, face: 'back' })).body,
+    ).toEqual({ screens: 1 });
     expect(await next()).toMatchObject({ at_keyFrames: 7, face: 'back' });
     // whoever else is signed in does not move it
     expect((await call(t, 'POST', `/shows/${code}`, other, STATE)).status).toBe(404);
@@ -72,14 +84,23 @@ describe('another screen', () => {
 /** A page asked for, with every text that was put on it. */
 async function card(path: string) {
   const said: string[] = [];
-  const write = jest.spyOn(PDFDocument.prototype as unknown as { text: typeof realText }, 'text').mockImplementation(function (this: unknown, ...given: unknown[]) {
-    said.push(String(given[0]));
-    return realText.apply(this, given);
-  });
+  const write = jest
+    .spyOn(PDFDocument.prototype as unknown as { text: typeof realText }, 'text')
+    .mockImplementation(function (this: unknown, ...given: unknown[]) {
+      said.push(String(given[0]));
+      return realText.apply(this, given);
+    });
   const r = await t.app.inject({ method: 'GET', url: `/api/v1${path}` });
   write.mockRestore();
   const raw = r.rawPayload.toString('latin1');
-  return { status: r.statusCode, type: r.headers['content-type'], said: said.join('\n'), pages: (raw.match(/\/Type \/Page\b/g) ?? []).length, box: /\/MediaBox \[([^\]]*)\]/.exec(raw)?.[1], embedded: (raw.match(/\/FontFile2/g) ?? []).length };
+  return {
+    status: r.statusCode,
+    type: r.headers['content-type'],
+    said: said.join('\n'),
+    pages: (raw.match(/\/Type \/Page\b/g) ?? []).length,
+    box: /\/MediaBox \[([^\]]*)\]/.exec(raw)?.[1],
+    embedded: (raw.match(/\/FontFile2/g) ?? []).length,
+  };
 }
 const realText = (PDFDocument.prototype as unknown as { text: (...a: unknown[]) => unknown }).text;
 
@@ -90,7 +111,14 @@ describe('cards', () => {
       expect([id, c.status, c.pages, c.embedded > 1]).toEqual([id, 200, 1, true]);
       const entry = entryById(id);
       const said = c.said.toLowerCase();
-      for (const text of [entry.names[0], entry.set.text, ...entry.faults.map((f) => f.name), ...entry.cautions.map((k) => k.text), ...entry.faces.map((f) => f.shows)]) expect([id, said.includes(text.toLowerCase()) || text]).toEqual([id, true]);
+      for (const text of [
+        entry.names[0],
+        entry.set.text,
+        ...entry.faults.map((f) => f.name),
+        ...entry.cautions.map((k) => k.text),
+        ...entry.faces.map((f) => f.shows),
+      ])
+        expect([id, said.includes(text.toLowerCase()) || text]).toEqual([id, true]);
     }
   }, 180_000);
 
@@ -98,7 +126,10 @@ describe('cards', () => {
     const c = await card('/knots/alpine-butterfly/card.pdf?way=three-wrap&paper=half-letter');
     expect(c.box).toBe('0 0 396 612');
     expect(c.said).toContain('One turn round the hand, toward the wrist.');
-    const [thin, thick] = [await card('/knots/bowline-locked/card.pdf?rope_diameter_mm=8&profile=rope-access'), await card('/knots/bowline-locked/card.pdf?rope_diameter_mm=12')];
+    const [thin, thick] = [
+      await card('/knots/bowline-locked/card.pdf?rope_diameter_mm=8&profile=rope-access'),
+      await card('/knots/bowline-locked/card.pdf?rope_diameter_mm=12'),
+    ];
     const begins = (said: string) => Number(/begin (\d+) mm from the end/.exec(said)![1]);
     expect(begins(thick.said)).toBeGreaterThan(begins(thin.said));
     expect(thin.said).toContain('Rules: Rope access');
@@ -111,17 +142,26 @@ describe('cards', () => {
   test('a way that ends otherwise than in the right form says in which, and that form is drawn, set, otherwise than the right one', async () => {
     for (const id of knotIds())
       for (const way of entryById(id).ways) {
-        const { form, then } = (await call(t, 'GET', `/knots/${id}/ways/${way.id}`)).body as unknown as { form: string; then: { state: 'dressed' | 'tight' }[] };
+        const { form, then } = (await call(t, 'GET', `/knots/${id}/ways/${way.id}`)).body as unknown as {
+          form: string;
+          then: { state: 'dressed' | 'tight' }[];
+        };
         if (way.ends_in) expect(form).toBe(way.ends_in.fault);
         if (form === 'right') continue;
-        for (const { state } of then) expect([id, way.id, faceSvg(id, 'front', 'right', state, form) === faceSvg(id, 'front', 'right', state)]).toEqual([id, way.id, false]);
+        for (const { state } of then)
+          expect([
+            id,
+            way.id,
+            faceSvg(id, 'front', 'right', state, form) === faceSvg(id, 'front', 'right', state),
+          ]).toEqual([id, way.id, false]);
         const asked = `/knots/${id}/picture.svg?state=tight&crop=knot&${way.ends_in ? 'fault' : 'variant'}=${form}`;
         expect([asked, (await call(t, 'GET', asked)).status]).toEqual([asked, 200]);
       }
   }, 180_000);
 
   test('each knot in what it is tied in, for the rope of the job: a hitch in a cord that suits it, tape in the usual tape; cord itself as it is', async () => {
-    const booklet = (await card('/cards.pdf?knots=bowline,prusik,water-knot&rope_diameter_mm=10.2&rope_kind=dynamic')).said;
+    const booklet = (await card('/cards.pdf?knots=bowline,prusik,water-knot&rope_diameter_mm=10.2&rope_kind=dynamic'))
+      .said;
     for (const what of ['In 10.2 mm rope begin', 'in 6.5 mm cord', '25 mm tape']) expect(booklet).toContain(what);
     const cord = (await card('/knots/prusik/card.pdf?rope_diameter_mm=6&rope_kind=accessory-cord')).said;
     expect(cord).toContain('6 mm cord');

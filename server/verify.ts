@@ -6,7 +6,16 @@
  * Exit 0: nothing found. 1: the first altered or missing entry is named. 2: could not be run.
  */
 import { parseArgs } from 'node:util';
-import { aboutOf, columnsOf, FIRST_PREVIOUS, isOfCheck, statusOf, type CheckStatus, type Entry, type EntryOf } from '../core/records';
+import {
+  aboutOf,
+  columnsOf,
+  FIRST_PREVIOUS,
+  isOfCheck,
+  statusOf,
+  type CheckStatus,
+  type Entry,
+  type EntryOf,
+} from '../core/records';
 import { canonicalBytes, sha256 } from './canonical';
 import { openPool, poolOptions, type Database } from './database';
 import { chainHead, countedChecks, entriesFrom, storedStatuses, type StoredEntry } from './tables/entries';
@@ -27,13 +36,18 @@ export interface Verification {
 const BATCH = 500;
 
 /** Faults of one stored entry against its place in the chain; the parsed entry when it can be read. */
-export function verifyEntry(stored: StoredEntry, sequence: number, previous: string): { faults: string[]; entry: Entry | null } {
+export function verifyEntry(
+  stored: StoredEntry,
+  sequence: number,
+  previous: string,
+): { faults: string[]; entry: Entry | null } {
   const name = `entry ${stored.sequence} (${stored.id})`;
   if (stored.sequence !== sequence) return { faults: [`entry ${sequence} is missing`], entry: null };
   let entry: Entry;
   try {
     entry = JSON.parse(stored.bytes.toString('utf8')) as Entry;
-    if (!canonicalBytes(entry).equals(stored.bytes)) return { faults: [`${name}: its bytes are not canonical`], entry: null };
+    if (!canonicalBytes(entry).equals(stored.bytes))
+      return { faults: [`${name}: its bytes are not canonical`], entry: null };
   } catch {
     return { faults: [`${name}: its bytes cannot be read`], entry: null };
   }
@@ -55,12 +69,17 @@ export function verifyEntry(stored: StoredEntry, sequence: number, previous: str
   return { faults, entry };
 }
 
-export async function verifyOrganisation(db: Database, organisation: string, expected?: { head: string; count: number }): Promise<Verification> {
+export async function verifyOrganisation(
+  db: Database,
+  organisation: string,
+  expected?: { head: string; count: number },
+): Promise<Verification> {
   const faults: string[] = [];
   const byCheck = new Map<string, Entry[]>();
   const byRope = new Map<string, EntryOf<'rope-event'>[]>();
   const profiles = new Map((await storedProfiles(db)).map((p) => [`${p.profile}@${p.version}`, p]));
-  for (const p of profiles.values()) if (sha256(p.content) !== p.sha256) faults.push(`rule set ${p.profile}@${p.version}: its content was altered`);
+  for (const p of profiles.values())
+    if (sha256(p.content) !== p.sha256) faults.push(`rule set ${p.profile}@${p.version}: its content was altered`);
   let previous = FIRST_PREVIOUS;
   let sequence = 0;
   let atCount: string | null = expected?.count === 0 ? FIRST_PREVIOUS : null;
@@ -77,31 +96,49 @@ export async function verifyOrganisation(db: Database, organisation: string, exp
       if (!entry) continue;
       const about = aboutOf(entry);
       if (entry.kind === 'rope-event') byRope.set(about, [...(byRope.get(about) ?? []), entry]);
-      if (entry.kind === 'round-finished' && (await roundWalkById(db, about))?.row.finished_at !== entry.recorded_at) faults.push(`entry ${sequence}: the walked round ${about} was altered or removed`);
+      if (entry.kind === 'round-finished' && (await roundWalkById(db, about))?.row.finished_at !== entry.recorded_at)
+        faults.push(`entry ${sequence}: the walked round ${about} was altered or removed`);
       if (isOfCheck(entry)) byCheck.set(about, [...(byCheck.get(about) ?? []), entry]);
       if (entry.kind !== 'check') continue;
       const profile = profiles.get(`${entry.body.profile}@${entry.body.profile_version}`);
-      if (profile?.sha256 !== entry.body.profile_sha256 || sha256(profile.content) !== profile.sha256) faults.push(`entry ${sequence}: the rules ${entry.body.profile}@${entry.body.profile_version} are not those it was judged by`);
+      if (profile?.sha256 !== entry.body.profile_sha256 || sha256(profile.content) !== profile.sha256)
+        faults.push(
+          `entry ${sequence}: the rules ${entry.body.profile}@${entry.body.profile_version} are not those it was judged by`,
+        );
       const knot = await storedTiedKnot(db, entry.body.tied_knot);
       const { knot: k, rope, place, tied_by, tied_at } = entry.body;
-      if (!knot || knot.knot !== k || knot.rope !== rope || knot.place !== place || knot.tied_by !== tied_by || knot.tied_at !== tied_at) faults.push(`entry ${sequence}: the tied knot ${entry.body.tied_knot} was altered or removed`);
+      if (
+        !knot ||
+        knot.knot !== k ||
+        knot.rope !== rope ||
+        knot.place !== place ||
+        knot.tied_by !== tied_by ||
+        knot.tied_at !== tied_at
+      )
+        faults.push(`entry ${sequence}: the tied knot ${entry.body.tied_knot} was altered or removed`);
     }
   }
   const head = await chainHead(db, organisation);
-  if (head.sequence !== sequence || (sequence > 0 && head.sha256 !== previous)) faults.push(`the chain's head says ${head.sequence} entries, ${sequence} are there`);
+  if (head.sequence !== sequence || (sequence > 0 && head.sha256 !== previous))
+    faults.push(`the chain's head says ${head.sequence} entries, ${sequence} are there`);
   if (expected) {
-    if (sequence < expected.count) faults.push(`entry ${sequence + 1} is missing: ${expected.count} entries were noted, ${sequence} are there`);
+    if (sequence < expected.count)
+      faults.push(`entry ${sequence + 1} is missing: ${expected.count} entries were noted, ${sequence} are there`);
     else if (atCount !== expected.head) faults.push(`entry ${expected.count} is not the one that was noted as head`);
   }
   faults.push(...compareStatuses(byCheck, await storedStatuses(db, organisation)));
   const checks = [...byCheck.values()].flat().filter((e) => e.kind === 'check').length;
-  if ((await countedChecks(db, organisation)) !== checks) faults.push(`the head says another number of checks than the ${checks} that are there`);
+  if ((await countedChecks(db, organisation)) !== checks)
+    faults.push(`the head says another number of checks than the ${checks} that are there`);
   faults.push(...(await compareRopes(db, organisation, byRope)));
   return { organisation, count: sequence, head: previous, faults };
 }
 
 /** What lists show against what the entries say. */
-export function compareStatuses(byCheck: ReadonlyMap<string, readonly Entry[]>, stored: readonly CheckStatus[]): string[] {
+export function compareStatuses(
+  byCheck: ReadonlyMap<string, readonly Entry[]>,
+  stored: readonly CheckStatus[],
+): string[] {
   const faults: string[] = [];
   const rows = new Map(stored.map((s) => [s.check_id, s]));
   for (const [check, entries] of byCheck) {
@@ -110,14 +147,21 @@ export function compareStatuses(byCheck: ReadonlyMap<string, readonly Entry[]>, 
     rows.delete(check);
     if (!should) faults.push(`check ${check}: entries without their check`);
     else if (!is) faults.push(`entry ${should.sequence} (check ${check}): its row in the list is missing`);
-    else for (const key of Object.keys(should) as (keyof CheckStatus)[]) if (should[key] !== is[key]) faults.push(`entry ${should.sequence} (check ${check}): the shown column ${key} was altered`);
+    else
+      for (const key of Object.keys(should) as (keyof CheckStatus)[])
+        if (should[key] !== is[key])
+          faults.push(`entry ${should.sequence} (check ${check}): the shown column ${key} was altered`);
   }
   for (const check of rows.keys()) faults.push(`check ${check}: shown in the list, but there is no entry`);
   return faults;
 }
 
 /** What rope lists show against what the entries say. */
-async function compareRopes(db: Database, organisation: string, byRope: ReadonlyMap<string, readonly EntryOf<'rope-event'>[]>): Promise<string[]> {
+async function compareRopes(
+  db: Database,
+  organisation: string,
+  byRope: ReadonlyMap<string, readonly EntryOf<'rope-event'>[]>,
+): Promise<string[]> {
   const rows = new Map((await storedRopeStatuses(db, organisation)).map((s) => [s.rope, s]));
   const faults: string[] = [];
   for (const [rope, entries] of byRope) {
@@ -125,25 +169,40 @@ async function compareRopes(db: Database, organisation: string, byRope: Readonly
     const is = rows.get(rope);
     rows.delete(rope);
     if (!is) faults.push(`rope ${rope}: what its list shows is missing`);
-    else for (const key of Object.keys(should) as (keyof typeof should)[]) if (should[key] !== is[key]) faults.push(`rope ${rope}: the shown column ${key} was altered`);
+    else
+      for (const key of Object.keys(should) as (keyof typeof should)[])
+        if (should[key] !== is[key]) faults.push(`rope ${rope}: the shown column ${key} was altered`);
   }
   for (const rope of rows.keys()) faults.push(`rope ${rope}: something is shown of it, but there is no entry`);
   return faults;
 }
 
 async function main(): Promise<number> {
-  const { values } = parseArgs({ options: { head: { type: 'string' }, count: { type: 'string' }, organisation: { type: 'string' } } });
-  if ((values.head === undefined) !== (values.count === undefined)) throw new Error('--head and --count belong together.');
+  const { values } = parseArgs({
+    options: { head: { type: 'string' }, count: { type: 'string' }, organisation: { type: 'string' } },
+  });
+  if ((values.head === undefined) !== (values.count === undefined))
+    throw new Error('--head and --count belong together.');
   if (values.count !== undefined && !/^\d+$/.test(values.count)) throw new Error('--count is a whole number.');
   const db = openPool(poolOptions(process.env['IDIOM_DATABASE_URL']!));
   let bad = 0;
   try {
-    const organisations = (await organisationIds(db)).filter((o) => values.organisation === undefined || o.id === values.organisation);
+    const organisations = (await organisationIds(db)).filter(
+      (o) => values.organisation === undefined || o.id === values.organisation,
+    );
     if (organisations.length === 0) throw new Error('There is no such organisation.');
-    if (values.head !== undefined && organisations.length !== 1) throw new Error('--head needs --organisation: there are several.');
+    if (values.head !== undefined && organisations.length !== 1)
+      throw new Error('--head needs --organisation: there are several.');
     for (const o of organisations) {
-      const v = await verifyOrganisation(db, o.id, values.head === undefined ? undefined : { head: values.head, count: Number(values.count) });
-      if (v.faults.length === 0) console.log(`${o.name}: ${v.count} entries, each as written.\n  --organisation ${o.id} --head ${v.head} --count ${v.count}`);
+      const v = await verifyOrganisation(
+        db,
+        o.id,
+        values.head === undefined ? undefined : { head: values.head, count: Number(values.count) },
+      );
+      if (v.faults.length === 0)
+        console.log(
+          `${o.name}: ${v.count} entries, each as written.\n  --organisation ${o.id} --head ${v.head} --count ${v.count}`,
+        );
       else {
         bad++;
         console.log(`${o.name}: ${v.faults[0]}`);

@@ -1,8 +1,8 @@
 /** Pictures of a way of tying: a key frame, drawn once and kept. They change only with the catalogue. */
 import type { Point3 } from '../core/curve';
-import { boxOf, cameraAt, motionOf } from '../core/knots/motions';
-import type { Palm } from '../core/knots/tying';
-import { turnedBy } from '../core/knots/view';
+import { boxOf, cameraAt, motionOf } from '../core/knots/tying/motions';
+import type { Palm } from '../core/knots/moving/way';
+import { turnedBy } from '../core/knots/shape/laidView';
 import { drawVector, jointDrawn, type PictureComponent } from '../core/picture';
 import { asPicture, mirroredForLeft } from './picturing';
 
@@ -32,24 +32,52 @@ export function frameSvg(knot: string, way: string, frame: number, { hand, theme
   // turned about the middle of what is looked at, as on the stage
   const [x, y] = [left + width / 2, bottom + height / 2];
   const camera = cameraAt(motion, frame);
-  const seen = (points: readonly Point3[]) => turnedBy(points.map((p): Point3 => [p[0] - x, p[1] - y, p[2]]), camera).map((p): Point3 => [p[0] + x, p[1] + y, p[2]]);
+  const seen = (points: readonly Point3[]) =>
+    turnedBy(
+      points.map((p): Point3 => [p[0] - x, p[1] - y, p[2]]),
+      camera,
+    ).map((p): Point3 => [p[0] + x, p[1] + y, p[2]]);
   const joint = motion.jointAt(come);
-  const shown: readonly PictureComponent[] = [...asPicture(motion.componentsAt(come)), ...(joint ? [jointDrawn(joint)] : [])];
-  const picture = shown.map((c) => ({ ...c, points: seen(c.points), drift: [c.points.length * 0.15, c.points.length * 0.9] as const, ...(c.tape && { tape: { ...c.tape, across: turnedBy(c.tape.across, camera) } }) }));
+  const shown: readonly PictureComponent[] = [
+    ...asPicture(motion.componentsAt(come)),
+    ...(joint ? [jointDrawn(joint)] : []),
+  ];
+  const picture = shown.map((c) => ({
+    ...c,
+    points: seen(c.points),
+    drift: [c.points.length * 0.15, c.points.length * 0.9] as const,
+    ...(c.tape && { tape: { ...c.tape, across: turnedBy(c.tape.across, camera) } }),
+  }));
   const components = hand === 'left' ? mirroredForLeft(picture) : picture;
   const palm = palmSeen(motion.palmAt(come), seen, hand);
   const [lookedX, lookedY] = [x + camera.right_ropeDiameters, y + camera.up_ropeDiameters];
   const { width_ropeDiameters: wide, height_ropeDiameters: high } = camera;
   const box = squared([(hand === 'left' ? -lookedX : lookedX) - wide / 2, lookedY - high / 2, wide, high]);
-  const svg = drawVector(components, { face: 'front', crop: 'whole', knotRadius_ropeDiameters: box[2] / 2, frame: box, palm, theme, size_px: size, title: motion.steps[step]!.caption, cutTail: true });
+  const svg = drawVector(components, {
+    face: 'front',
+    crop: 'whole',
+    knotRadius_ropeDiameters: box[2] / 2,
+    frame: box,
+    palm,
+    theme,
+    size_px: size,
+    title: motion.steps[step]!.caption,
+    cutTail: true,
+  });
   if (drawn.size >= MOST_KEPT) drawn.delete(drawn.keys().next().value!);
   drawn.set(key, svg);
   return svg;
 }
 
-function palmSeen(palm: Palm | null, seen: (points: readonly Point3[]) => Point3[], hand: FrameAsked['hand']): Palm | null {
+function palmSeen(
+  palm: Palm | null,
+  seen: (points: readonly Point3[]) => Point3[],
+  hand: FrameAsked['hand'],
+): Palm | null {
   if (!palm) return null;
-  const [wrist, fingertips] = seen([palm.wrist, palm.fingertips]).map((p): Point3 => (hand === 'left' ? [-p[0], p[1], p[2]] : p)) as [Point3, Point3];
+  const [wrist, fingertips] = seen([palm.wrist, palm.fingertips]).map((p): Point3 =>
+    hand === 'left' ? [-p[0], p[1], p[2]] : p,
+  ) as [Point3, Point3];
   return { ...palm, wrist, fingertips };
 }
 

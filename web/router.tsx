@@ -8,7 +8,9 @@ function Broken() {
     <main className="state-page" style={{ margin: '0 auto' }}>
       <h1>This page broke</h1>
       <p className="m-0">What you entered is kept on this device. Load the page again.</p>
-      <button className="btn btn-primary" onClick={() => window.location.reload()}>Load again</button>
+      <button className="btn btn-primary" onClick={() => window.location.reload()}>
+        Load again
+      </button>
     </main>
   );
 }
@@ -16,7 +18,9 @@ function Nowhere() {
   return (
     <div className="state-page">
       <h1>There is no such page</h1>
-      <Link className="btn btn-primary" to="/">To today</Link>
+      <Link className="btn btn-primary" to="/">
+        To today
+      </Link>
     </div>
   );
 }
@@ -36,29 +40,71 @@ export const router = createBrowserRouter([
         children: [
           { index: true, lazy: async () => ({ Component: (await import('./stations/today/Today')).Today }) },
           { path: 'me', lazy: async () => ({ Component: (await import('./stations/today/Me')).Me }) },
-          { path: 'choose/passing', lazy: async () => ({ Component: (await import('./stations/choose/Passing')).Passing }) },
-          { path: 'choose/cut', lazy: async () => ({ Component: (await import('./stations/choose/CutLength')).CutLength }) },
-          { path: 'choose/friction', lazy: async () => ({ Component: (await import('./stations/choose/FrictionHitches')).FrictionHitches }) },
-          { path: 'choose/schools', lazy: async () => ({ Component: (await import('./stations/choose/Schools')).Schools }) },
-          { path: 'choose/schools/:id', lazy: async () => ({ Component: (await import('./stations/choose/Schools')).Schools }) },
+          {
+            path: 'choose/passing',
+            lazy: async () => ({ Component: (await import('./stations/choose/Passing')).Passing }),
+          },
+          {
+            path: 'choose/cut',
+            lazy: async () => ({ Component: (await import('./stations/choose/CutLength')).CutLength }),
+          },
+          {
+            path: 'choose/friction',
+            lazy: async () => ({ Component: (await import('./stations/choose/FrictionHitches')).FrictionHitches }),
+          },
+          {
+            path: 'choose/schools',
+            lazy: async () => ({ Component: (await import('./stations/choose/Schools')).Schools }),
+          },
+          {
+            path: 'choose/schools/:id',
+            lazy: async () => ({ Component: (await import('./stations/choose/Schools')).Schools }),
+          },
           { path: 'choose', lazy: async () => ({ Component: (await import('./stations/choose/Choose')).Choose }) },
           { path: 'tie', lazy: async () => ({ Component: (await import('./stations/tie/Shelf')).Shelf }) },
           { path: 'tie/compare', lazy: async () => ({ Component: (await import('./stations/tie/Compare')).Compare }) },
-          { path: 'tie/:knot/ways/:way', lazy: async () => ({ Component: (await import('./stations/tie/WayPage')).WayPage }) },
+          {
+            path: 'tie/:knot/ways/:way',
+            lazy: async () => ({ Component: (await import('./stations/tie/WayPage')).WayPage }),
+          },
           { path: 'tie/:knot', lazy: async () => ({ Component: (await import('./stations/tie/Tie')).Tie }) },
           { path: 'check', lazy: async () => ({ Component: (await import('./stations/check/Begin')).Begin }) },
-          { path: 'check/what-is-this', lazy: async () => ({ Component: (await import('./stations/check/WhatIsThis')).WhatIsThis }) },
+          {
+            path: 'check/what-is-this',
+            lazy: async () => ({ Component: (await import('./stations/check/WhatIsThis')).WhatIsThis }),
+          },
           { path: 'check/rounds', lazy: async () => ({ Component: (await import('./stations/check/Rounds')).Rounds }) },
-          { path: 'check/rounds/:id', lazy: async () => ({ Component: (await import('./stations/check/RoundWalk')).RoundWalk }) },
-          { path: 'check/second/:check', lazy: async () => ({ Component: (await import('./stations/check/SecondLook')).SecondLook }) },
-          { path: 'check/:walk', lazy: async () => ({ Component: (await import('./stations/check/WalkPage')).WalkPage }) },
+          {
+            path: 'check/rounds/:id',
+            lazy: async () => ({ Component: (await import('./stations/check/RoundWalk')).RoundWalk }),
+          },
+          {
+            path: 'check/second/:check',
+            lazy: async () => ({ Component: (await import('./stations/check/SecondLook')).SecondLook }),
+          },
+          {
+            path: 'check/:walk',
+            lazy: async () => ({ Component: (await import('./stations/check/WalkPage')).WalkPage }),
+          },
           { path: 'teach', lazy: async () => ({ Component: (await import('./stations/teach/SpotIt')).SpotIt }) },
           { path: 'log', lazy: async () => ({ Component: (await import('./stations/log/Log')).Log }) },
           { path: 'log/ropes', lazy: async () => ({ Component: (await import('./stations/log/Ropes')).Ropes }) },
-          { path: 'log/ropes/:id', lazy: async () => ({ Component: (await import('./stations/log/RopePage')).RopePage }) },
-          { path: 'log/import/:what', lazy: async () => ({ Component: (await import('./stations/log/Import')).Import }) },
-          { path: 'log/people/:id', lazy: async () => ({ Component: (await import('./stations/log/PersonPage')).PersonPage }) },
-          { path: 'log/timelines', lazy: async () => ({ Component: (await import('./stations/log/Timelines')).Timelines }) },
+          {
+            path: 'log/ropes/:id',
+            lazy: async () => ({ Component: (await import('./stations/log/RopePage')).RopePage }),
+          },
+          {
+            path: 'log/import/:what',
+            lazy: async () => ({ Component: (await import('./stations/log/Import')).Import }),
+          },
+          {
+            path: 'log/people/:id',
+            lazy: async () => ({ Component: (await import('./stations/log/PersonPage')).PersonPage }),
+          },
+          {
+            path: 'log/timelines',
+            lazy: async () => ({ Component: (await import('./stations/log/Timelines')).Timelines }),
+          },
           { path: 'log/people', lazy: async () => ({ Component: (await import('./stations/log/People')).People }) },
           { path: 'log/rules', lazy: async () => ({ Component: (await import('./stations/log/Rules')).Rules }) },
           { path: 'log/:id', lazy: async () => ({ Component: (await import('./stations/log/CheckPage')).CheckPage }) },

@@ -3,21 +3,45 @@
  * unequal ropes, then how it comes undone (if that was asked), whether the rule set names it, whether it is the usual one, what else it stands, whether everybody knows it, then ways to get it wrong, whether it
  * loosens, what must be fed by hand, rope used and bulk. Each part is said by itself, there is no one number. Silence of a profile is said, it is neither a yes nor a no.
  */
-import { behaviour } from '../knots/behaviour';
-import { knotById, knotIds, CATALOGUE_VERSION } from '../knots/catalogue';
-import { across_mm, unit_mm } from '../knots/sizes';
-import type { BakedForm } from '../knots/stored';
-import type { KnotEntry } from '../knots/types';
+import { behaviour } from '../knots/facts/behaviour';
+import { knotById, knotIds, CATALOGUE_VERSION } from '../knots/catalogue/catalogue';
+import { across_mm, unit_mm } from '../knots/shape/sizes';
+import type { BakedForm } from '../knots/shape/stored';
+import type { KnotEntry } from '../knots/facts/types';
 import type { Profile } from '../profiles';
 import { cordCautions } from './friction';
 import type { Job } from './job';
 import { passing, type PassingTrial } from './passing';
 import { PULLS_ASKED } from './forPurpose';
-import { EQUAL_ONLY, isJoint, nosTo, pullWords, stops, unequal, untyingAsked, type ChangeKind, type RuleText } from './rules';
+import {
+  EQUAL_ONLY,
+  isJoint,
+  nosTo,
+  pullWords,
+  stops,
+  unequal,
+  untyingAsked,
+  type ChangeKind,
+  type RuleText,
+} from './rules';
 
 export type { RuleText };
 /** What the order of the suited is made of, in the order in which it decides. */
-export const SCORE_PARTS = ['made-for-it', 'checked-by', 'equal-ropes', 'untying', 'named-by-profile', 'usual-for', 'also-stands', 'known-to', 'ways-to-get-it-wrong', 'loosens', 'passes', 'rope-used', 'bulk'] as const;
+export const SCORE_PARTS = [
+  'made-for-it',
+  'checked-by',
+  'equal-ropes',
+  'untying',
+  'named-by-profile',
+  'usual-for',
+  'also-stands',
+  'known-to',
+  'ways-to-get-it-wrong',
+  'loosens',
+  'passes',
+  'rope-used',
+  'bulk',
+] as const;
 export interface ScorePart {
   readonly part: (typeof SCORE_PARTS)[number];
   /** smaller is better */
@@ -54,13 +78,21 @@ function reasonsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   const pulled = job.pulls.map((pull): Fact => {
     if (stops(knot, job, pull)) return { rule: 'P0', text: 'pulled against what it stops', source: 'practice' };
     const g = behaviour(knot, pull);
-    return { rule: 'P0', text: g.grade === 'ok' ? `${pullWords(knot, pull)}: ${g.condition}` : `made for ${pullWords(knot, pull)}`, source: g.source ?? 'general' };
+    return {
+      rule: 'P0',
+      text: g.grade === 'ok' ? `${pullWords(knot, pull)}: ${g.condition}` : `made for ${pullWords(knot, pull)}`,
+      source: g.source ?? 'general',
+    };
   });
   const named = namedBy(profile, knot, job);
-  const known: Fact[] = knot.recognised.by === 'anyone' ? [{ rule: 'C0', text: knot.recognised.text, source: knot.recognised.source }] : [];
-  return [...anywhere(pulled), ...(named ? [{ ...named, of: profile.id }] : []), ...anywhere([...known, ...knot.good_for.map((f, i) => ({ rule: `G${i + 1}`, ...f }))])];
+  const known: Fact[] =
+    knot.recognised.by === 'anyone' ? [{ rule: 'C0', text: knot.recognised.text, source: knot.recognised.source }] : [];
+  return [
+    ...anywhere(pulled),
+    ...(named ? [{ ...named, of: profile.id }] : []),
+    ...anywhere([...known, ...knot.good_for.map((f, i) => ({ rule: `G${i + 1}`, ...f }))]),
+  ];
 }
-
 
 /** What a rule set says of a knot by its name for the purpose: as a tie-in, or else by a length or something it asks of it; null where it is silent. */
 function namedBy(profile: Profile, knot: KnotEntry, job: Job): Fact | null {
@@ -70,30 +102,53 @@ function namedBy(profile: Profile, knot: KnotEntry, job: Job): Fact | null {
   }
   const length = profile.lengths.find((l) => l.for.includes(knot.id) && l.use !== 'tie-in');
   const asked = (profile.also ?? []).find((a) => a.knots.includes(knot.id));
-  return length ? { rule: length.id, text: length.text, source: length.source } : asked ? { rule: asked.rule, text: asked.text, source: asked.source } : null;
+  return length
+    ? { rule: length.id, text: length.text, source: length.source }
+    : asked
+      ? { rule: asked.rule, text: asked.text, source: asked.source }
+      : null;
 }
 
 /** Whether a rule set says anything of a knot: as a tie-in, or how long its tail is. */
 const speaksOf = (profile: Profile, knot: KnotEntry): boolean =>
-  profile.tieIn.some((k) => k.knot === knot.id) || (profile.also ?? []).some((a) => a.knots.includes(knot.id)) || profile.lengths.some((l) => l.for.includes(knot.id) || l.for.includes(knot.family) || l.for.includes('any'));
+  profile.tieIn.some((k) => k.knot === knot.id) ||
+  (profile.also ?? []).some((a) => a.knots.includes(knot.id)) ||
+  profile.lengths.some((l) => l.for.includes(knot.id) || l.for.includes(knot.family) || l.for.includes('any'));
 
 function cautionsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   const out: RuleText[] = [];
-  const add = (rule: string, text: string, source: RuleText['source'], of: string | null = null) => out.push({ rule, text, source, of });
-  if (knot.form_certainty !== 'settled') add('S3', `its computed form is not settled: ${knot.form_text.split(':')[0]!}`, 'general');
-  if (knot.recognised.by === 'trained') add('C1', job.team === 'anyone' ? `${knot.recognised.text}: not everyone here can judge it` : knot.recognised.text, knot.recognised.source);
+  const add = (rule: string, text: string, source: RuleText['source'], of: string | null = null) =>
+    out.push({ rule, text, source, of });
+  if (knot.form_certainty !== 'settled')
+    add('S3', `its computed form is not settled: ${knot.form_text.split(':')[0]!}`, 'general');
+  if (knot.recognised.by === 'trained')
+    add(
+      'C1',
+      job.team === 'anyone' ? `${knot.recognised.text}: not everyone here can judge it` : knot.recognised.text,
+      knot.recognised.source,
+    );
   const u = untyingAsked(knot, job);
   if (job.untie !== 'any' && u.most > 3) add('U2', `${u.least} to ${u.most} of 5 to undo: ${u.text}`, u.source);
-  if (job.purpose === 'tie-in' && !profile.tieIn.some((k) => k.knot === knot.id)) add('S1', `the rule set ${profile.name} says nothing about this knot as a tie-in`, 'practice', profile.id);
+  if (job.purpose === 'tie-in' && !profile.tieIn.some((k) => k.knot === knot.id))
+    add('S1', `the rule set ${profile.name} says nothing about this knot as a tie-in`, 'practice', profile.id);
   for (const a of profile.also ?? []) if (a.knots.includes(knot.id)) add(a.rule, a.text, a.source, profile.id);
   const stopper = profile.stopperBehindTieIn;
-  if (job.purpose === 'tie-in' && stopper.asked === 'required' && stopper.knots.includes(knot.id)) add('S2', stopper.text, stopper.source, profile.id);
-  if (knot.needs.eye_first && job.object === 'post') add('N6', 'its eye is made first: only over a post whose end can be reached', 'practice');
-  if (isJoint(knot) && unequal(job)) add('D1', `ropes of ${job.rope.diameter_mm} and ${job.second_rope!.diameter_mm} mm: ${profile.unequalOver_mm === undefined ? 'no limit is set by the rules' : `within the ${profile.unequalOver_mm} mm that ${profile.name} allows`}${EQUAL_ONLY.includes(knot.id) ? '; this joint is for equal ones' : ''}; look at how it sits, leave longer tails`, EQUAL_ONLY.includes(knot.id) ? 'practice' : 'general');
-  if (job.rope.kind === 'accessory-cord' && knot.family !== 'friction') add('R6', 'in cord: only general facts are known', 'general');
+  if (job.purpose === 'tie-in' && stopper.asked === 'required' && stopper.knots.includes(knot.id))
+    add('S2', stopper.text, stopper.source, profile.id);
+  if (knot.needs.eye_first && job.object === 'post')
+    add('N6', 'its eye is made first: only over a post whose end can be reached', 'practice');
+  if (isJoint(knot) && unequal(job))
+    add(
+      'D1',
+      `ropes of ${job.rope.diameter_mm} and ${job.second_rope!.diameter_mm} mm: ${profile.unequalOver_mm === undefined ? 'no limit is set by the rules' : `within the ${profile.unequalOver_mm} mm that ${profile.name} allows`}${EQUAL_ONLY.includes(knot.id) ? '; this joint is for equal ones' : ''}; look at how it sits, leave longer tails`,
+      EQUAL_ONLY.includes(knot.id) ? 'practice' : 'general',
+    );
+  if (job.rope.kind === 'accessory-cord' && knot.family !== 'friction')
+    add('R6', 'in cord: only general facts are known', 'general');
   if (knot.family === 'friction' && job.purpose === 'friction') out.push(...cordCautions(knot.id, job));
   out.push(...anywhere(knot.cautions.map((c, i) => ({ rule: `K${i + 1}`, ...c }))));
-  if (job.purpose !== 'tie-in' && !speaksOf(profile, knot)) add('S4', `the rule set ${profile.name} says nothing about this knot`, 'practice', profile.id);
+  if (job.purpose !== 'tie-in' && !speaksOf(profile, knot))
+    add('S4', `the rule set ${profile.name} says nothing about this knot`, 'practice', profile.id);
   return out;
 }
 
@@ -102,7 +157,13 @@ const STANDS: readonly string[] = ['made', 'ok'];
 /** Rounded up to what a tape measure shows, mm. */
 const upTo10 = (mm: number) => Math.ceil(mm / 10) * 10;
 
-function scoreOf(knot: KnotEntry, form: BakedForm, job: Job, profile: Profile, byHand: readonly RuleText[]): ScorePart[] {
+function scoreOf(
+  knot: KnotEntry,
+  form: BakedForm,
+  job: Job,
+  profile: Profile,
+  byHand: readonly RuleText[],
+): ScorePart[] {
   const u = untyingAsked(knot, job);
   const named = namedBy(profile, knot, job) !== null;
   const usual = knot.usual_for?.includes(job.purpose) ?? false;
@@ -115,17 +176,66 @@ function scoreOf(knot: KnotEntry, form: BakedForm, job: Job, profile: Profile, b
   const others = PULLS_ASKED[job.purpose].filter((p) => !job.pulls.includes(p));
   const stands = others.filter((p) => stops(knot, job, p) || STANDS.includes(behaviour(knot, p).grade));
   return [
-    { part: 'made-for-it', value: onlyOk.length, text: onlyOk.length === 0 ? 'made for what pulls it' : `will do, pulled ${onlyOk.map((p) => pullWords(knot, p)).join(' and ')}` },
-    { part: 'checked-by', value: job.team === 'anyone' && knot.recognised.by !== 'anyone' ? 1 : 0, text: knot.recognised.text },
-    { part: 'equal-ropes', value: minds ? 1 : 0, text: minds ? 'for ropes of one diameter' : isJoint(knot) && unequal(job) ? 'not said to need equal ropes' : 'no question here' },
-    { part: 'untying', value: job.untie === 'any' ? 0 : u.most, text: u.least === u.most ? `${u.most} of 5: ${u.text}` : `${u.least} to ${u.most} of 5: ${u.text}` },
-    { part: 'named-by-profile', value: named ? 0 : 1, text: named ? `named by ${profile.name}` : `${profile.name} says nothing` },
+    {
+      part: 'made-for-it',
+      value: onlyOk.length,
+      text:
+        onlyOk.length === 0
+          ? 'made for what pulls it'
+          : `will do, pulled ${onlyOk.map((p) => pullWords(knot, p)).join(' and ')}`,
+    },
+    {
+      part: 'checked-by',
+      value: job.team === 'anyone' && knot.recognised.by !== 'anyone' ? 1 : 0,
+      text: knot.recognised.text,
+    },
+    {
+      part: 'equal-ropes',
+      value: minds ? 1 : 0,
+      text: minds
+        ? 'for ropes of one diameter'
+        : isJoint(knot) && unequal(job)
+          ? 'not said to need equal ropes'
+          : 'no question here',
+    },
+    {
+      part: 'untying',
+      value: job.untie === 'any' ? 0 : u.most,
+      text: u.least === u.most ? `${u.most} of 5: ${u.text}` : `${u.least} to ${u.most} of 5: ${u.text}`,
+    },
+    {
+      part: 'named-by-profile',
+      value: named ? 0 : 1,
+      text: named ? `named by ${profile.name}` : `${profile.name} says nothing`,
+    },
     { part: 'usual-for', value: usual ? 0 : 1, text: usual ? 'the usual knot for it' : 'one of several for it' },
-    { part: 'also-stands', value: others.length - stands.length, text: others.length === 0 ? 'no other pull is asked' : stands.length > 0 ? `stands as well: pulled ${stands.map((p) => pullWords(knot, p)).join(', ')}` : 'of no other pull it is said to stand it' },
-    { part: 'known-to', value: knot.recognised.by === 'anyone' ? 0 : 1, text: knot.recognised.by === 'anyone' ? 'known to everybody' : 'known to those trained on it' },
+    {
+      part: 'also-stands',
+      value: others.length - stands.length,
+      text:
+        others.length === 0
+          ? 'no other pull is asked'
+          : stands.length > 0
+            ? `stands as well: pulled ${stands.map((p) => pullWords(knot, p)).join(', ')}`
+            : 'of no other pull it is said to stand it',
+    },
+    {
+      part: 'known-to',
+      value: knot.recognised.by === 'anyone' ? 0 : 1,
+      text: knot.recognised.by === 'anyone' ? 'known to everybody' : 'known to those trained on it',
+    },
     { part: 'ways-to-get-it-wrong', value: grave, text: `${grave} grave faults known` },
     { part: 'loosens', value: knot.keeps_when_idle ? 0 : 1, text: knot.loosens.text },
-    { part: 'passes', value: byHand.length, text: byHand.length > 0 ? byHand.map((c) => c.text).join('; ') : job.must_pass.length > 0 ? 'passes what it must, in trials' : 'nothing to pass' },
+    {
+      part: 'passes',
+      value: byHand.length,
+      text:
+        byHand.length > 0
+          ? byHand.map((c) => c.text).join('; ')
+          : job.must_pass.length > 0
+            ? 'passes what it must, in trials'
+            : 'nothing to pass',
+    },
     { part: 'rope-used', value: mm, text: `${mm} mm of rope in the knot${isJoint(knot) ? ', of each' : ''}` },
     { part: 'bulk', value: girth, text: `${girth} mm round it` },
   ];
@@ -143,15 +253,23 @@ export function choose(job: Job, profile: Profile, trials?: readonly PassingTria
   for (const id of knotIds()) {
     const { entry, baked } = knotById(id);
     const form = baked.forms['right']!;
-    const passed = passing(entry, job, (form.set.girth_ropeDiameters.value * unit_mm(form, across_mm(entry, job.rope))) / Math.PI, trials);
+    const passed = passing(
+      entry,
+      job,
+      (form.set.girth_ropeDiameters.value * unit_mm(form, across_mm(entry, job.rope))) / Math.PI,
+      trials,
+    );
     const nos = nosTo(entry, job, profile, passed.nos);
     const only = nos[0];
     if (!only)
       suited.push({
-        knot: id, score_parts: scoreOf(entry, form, job, profile, passed.cautions),
-        reasons: [...reasonsFor(entry, job, profile), ...passed.reasons], cautions: [...passed.cautions, ...cautionsFor(entry, job, profile)],
+        knot: id,
+        score_parts: scoreOf(entry, form, job, profile, passed.cautions),
+        reasons: [...reasonsFor(entry, job, profile), ...passed.reasons],
+        cautions: [...passed.cautions, ...cautionsFor(entry, job, profile)],
       });
-    else if (nos.length === 1 && only.change) nearly.push({ knot: id, wouldDoIf: only.change.text, rule: only.rule, change: only.change.kind });
+    else if (nos.length === 1 && only.change)
+      nearly.push({ knot: id, wouldDoIf: only.change.text, rule: only.rule, change: only.change.kind });
     else excluded.push({ knot: id, because: nos.map(({ rule, text, source, of }) => ({ rule, text, source, of })) });
   }
   const byScore = (a: Suited, b: Suited) => {
@@ -162,5 +280,10 @@ export function choose(job: Job, profile: Profile, trials?: readonly PassingTria
     return a.knot < b.knot ? -1 : 1;
   };
   suited.sort(byScore);
-  return { suited, nearly, excluded, versions: { catalogue: CATALOGUE_VERSION, profile: profile.id, profile_version: profile.version } };
+  return {
+    suited,
+    nearly,
+    excluded,
+    versions: { catalogue: CATALOGUE_VERSION, profile: profile.id, profile_version: profile.version },
+  };
 }

@@ -3,20 +3,48 @@ import { SHIPPED_PROFILES } from '../profiles';
 import { choose, whatDecides, type Job } from '.';
 
 const profile = SHIPPED_PROFILES.find((p) => p.id === 'sport-crag')!;
-const job: Job = { purpose: 'tie-in', profile: 'sport-crag', rope: { kind: 'dynamic', diameter_mm: 10 }, second_rope: null, pulls: ['standing-eye'], object: 'harness', end_free: true, untie: 'any', must_pass: [], team: 'anyone', life_load: true };
+const job: Job = {
+  purpose: 'tie-in',
+  profile: 'sport-crag',
+  rope: { kind: 'dynamic', diameter_mm: 10 },
+  second_rope: null,
+  pulls: ['standing-eye'],
+  object: 'harness',
+  end_free: true,
+  untie: 'any',
+  must_pass: [],
+  team: 'anyone',
+  life_load: true,
+};
 const between = (j: Job, ...knots: string[]) => whatDecides(choose(j, profile), knots);
 
 test('by whom it can be checked the eight stands before the locked bowline; after hard falls, by how it comes undone, behind it', () => {
   const { order, decided } = between(job, 'bowline-locked', 'figure-eight-follow-through');
-  expect(order.map((s) => [s.knot, s.stands])).toEqual([['figure-eight-follow-through', 'suited'], ['bowline-locked', 'suited']]);
+  expect(order.map((s) => [s.knot, s.stands])).toEqual([
+    ['figure-eight-follow-through', 'suited'],
+    ['bowline-locked', 'suited'],
+  ]);
   expect(decided).toHaveLength(1);
-  expect(decided[0]).toMatchObject({ before: 'figure-eight-follow-through', after: 'bowline-locked', by: 'who can check it' });
-  const undone = between({ ...job, team: 'trained', untie: 'after-hard-falls' }, 'bowline-locked', 'figure-eight-follow-through');
+  expect(decided[0]).toMatchObject({
+    before: 'figure-eight-follow-through',
+    after: 'bowline-locked',
+    by: 'who can check it',
+  });
+  const undone = between(
+    { ...job, team: 'trained', untie: 'after-hard-falls' },
+    'bowline-locked',
+    'figure-eight-follow-through',
+  );
   expect(undone.order[0]!.knot).toBe('bowline-locked');
 });
 
 test('one that is ruled out says why, one that is nearly right what would do; a third goes along', () => {
-  const { order, decided } = between({ ...job, pulls: ['standing-eye', 'ring'] }, 'bowline', 'figure-eight-follow-through', 'prusik');
+  const { order, decided } = between(
+    { ...job, pulls: ['standing-eye', 'ring'] },
+    'bowline',
+    'figure-eight-follow-through',
+    'prusik',
+  );
   expect(decided).toEqual([]);
   for (const s of order) expect(s.because === '').toBe(s.stands === 'suited');
   expect(order.find((s) => s.knot === 'bowline')).toMatchObject({ stands: 'excluded', rule: 'P1' });

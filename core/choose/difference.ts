@@ -3,8 +3,19 @@ import type { Choice, ScorePart } from './choose';
 
 /** How each part of the order is spoken of. */
 const DECIDES: Readonly<Record<ScorePart['part'], string>> = {
-  'made-for-it': 'what it was made for', 'usual-for': 'what is usual', 'also-stands': 'what else it stands', 'checked-by': 'who can check it', 'equal-ropes': 'the unequal ropes', untying: 'how it comes undone', 'named-by-profile': 'what the rule set says', 'known-to': 'who knows it', 'ways-to-get-it-wrong': 'ways to get it wrong',
-  loosens: 'what it does when idle', passes: 'what must be fed by hand', 'rope-used': 'the rope it takes', bulk: 'how bulky it is',
+  'made-for-it': 'what it was made for',
+  'usual-for': 'what is usual',
+  'also-stands': 'what else it stands',
+  'checked-by': 'who can check it',
+  'equal-ropes': 'the unequal ropes',
+  untying: 'how it comes undone',
+  'named-by-profile': 'what the rule set says',
+  'known-to': 'who knows it',
+  'ways-to-get-it-wrong': 'ways to get it wrong',
+  loosens: 'what it does when idle',
+  passes: 'what must be fed by hand',
+  'rope-used': 'the rope it takes',
+  bulk: 'how bulky it is',
 };
 
 export interface Standing {
@@ -19,7 +30,12 @@ export interface Difference {
   /** in the order in which they stand for the job, best first */
   readonly order: readonly Standing[];
   /** between neighbours that are both suited: what decides, and what each has there */
-  readonly decided: readonly { readonly before: string; readonly after: string; readonly by: string; readonly has: readonly [string, string] }[];
+  readonly decided: readonly {
+    readonly before: string;
+    readonly after: string;
+    readonly by: string;
+    readonly has: readonly [string, string];
+  }[];
 }
 
 const RANK = { suited: 0, nearly: 1, excluded: 2 } as const;
@@ -41,7 +57,14 @@ export function whatDecides(choice: Choice, knots: readonly string[]): Differenc
     const before = suited[k]!;
     const n = before.score_parts.findIndex((p, i) => p.value !== after.score_parts[i]!.value);
     // alike in everything: then by name
-    return n < 0 ? { before: before.knot, after: after.knot, by: 'nothing: they stand alike', has: ['', ''] as const } : { before: before.knot, after: after.knot, by: DECIDES[before.score_parts[n]!.part], has: [before.score_parts[n]!.text, after.score_parts[n]!.text] as const };
+    return n < 0
+      ? { before: before.knot, after: after.knot, by: 'nothing: they stand alike', has: ['', ''] as const }
+      : {
+          before: before.knot,
+          after: after.knot,
+          by: DECIDES[before.score_parts[n]!.part],
+          has: [before.score_parts[n]!.text, after.score_parts[n]!.text] as const,
+        };
   });
   return { order, decided };
 }

@@ -45,12 +45,48 @@ interface Facts {
   readonly joint: string | null;
 }
 const OF_A_HITCH: Readonly<Record<FrictionHitch, Facts>> = {
-  prusik: { grips: 'both', wraps: 3, more: true, release: 'hard to let go while loaded, and also let go by mistake', joint: 'out of the wraps and off the clip: drawn to one side by pulling the slack out on one leg only' },
-  klemheist: { grips: 'one-way', wraps: 3, more: true, release: 'partly let go while loaded', joint: 'in the clip-end bight, beside the clip' },
-  autoblock: { grips: 'both-weakly', wraps: 3, more: true, release: 'let go easily while loaded: pinch the top and push', joint: 'in the clip-end bight, beside the clip' },
-  schwabisch: { grips: 'one-way', wraps: 5, more: false, release: 'let go smoothly while loaded, with a tender', joint: null },
-  distel: { grips: 'one-way', wraps: 5, more: false, release: 'let go smoothly while loaded, with a tender', joint: null },
-  michoacan: { grips: 'one-way', wraps: 4, more: false, release: 'let go smoothly while loaded, with a tender; four turns and the tucked one', joint: null },
+  prusik: {
+    grips: 'both',
+    wraps: 3,
+    more: true,
+    release: 'hard to let go while loaded, and also let go by mistake',
+    joint: 'out of the wraps and off the clip: drawn to one side by pulling the slack out on one leg only',
+  },
+  klemheist: {
+    grips: 'one-way',
+    wraps: 3,
+    more: true,
+    release: 'partly let go while loaded',
+    joint: 'in the clip-end bight, beside the clip',
+  },
+  autoblock: {
+    grips: 'both-weakly',
+    wraps: 3,
+    more: true,
+    release: 'let go easily while loaded: pinch the top and push',
+    joint: 'in the clip-end bight, beside the clip',
+  },
+  schwabisch: {
+    grips: 'one-way',
+    wraps: 5,
+    more: false,
+    release: 'let go smoothly while loaded, with a tender',
+    joint: null,
+  },
+  distel: {
+    grips: 'one-way',
+    wraps: 5,
+    more: false,
+    release: 'let go smoothly while loaded, with a tender',
+    joint: null,
+  },
+  michoacan: {
+    grips: 'one-way',
+    wraps: 4,
+    more: false,
+    release: 'let go smoothly while loaded, with a tender; four turns and the tucked one',
+    joint: null,
+  },
 };
 
 export interface FrictionQuestion {
@@ -74,7 +110,13 @@ export interface FrictionAnswer {
 }
 
 const percent = (ratio: number) => `${Math.round(ratio * 100)} %`;
-const ZONE_WORDS: Readonly<Record<Zone, string>> = { below: 'under', 'just-below': 'just under', inside: 'within', 'just-above': 'just over', above: 'over' };
+const ZONE_WORDS: Readonly<Record<Zone, string>> = {
+  below: 'under',
+  'just-below': 'just under',
+  inside: 'within',
+  'just-above': 'just over',
+  above: 'over',
+};
 
 function zoneText(band: Band, zone: Zone, ratio: number): string {
   const base = `${percent(ratio)} of the rope: ${ZONE_WORDS[zone]} ${band.name}${band.id === 'over-half' ? `, ${band.least * 100} to ${percent(band.most)}` : ''}`;
@@ -87,7 +129,10 @@ const caution = (rule: string, text: string): RuleText => ({ rule, text, source:
 
 /** @throws bad-input where it is none of the friction hitches, not-a-number */
 export function frictionHitch(q: FrictionQuestion): FrictionAnswer {
-  if (!FRICTION_HITCHES.some((h) => h === q.hitch)) throw fault('bad-input', {}, [{ path: 'body.hitch', message: `grips no rope: it is none of ${FRICTION_HITCHES.join(', ')}` }]);
+  if (!FRICTION_HITCHES.some((h) => h === q.hitch))
+    throw fault('bad-input', {}, [
+      { path: 'body.hitch', message: `grips no rope: it is none of ${FRICTION_HITCHES.join(', ')}` },
+    ]);
   const facts = OF_A_HITCH[q.hitch as FrictionHitch];
   const cord = finite('cord_diameter_mm', q.cord_diameter_mm, 2, 20);
   const rope = finite('rope_diameter_mm', q.rope_diameter_mm, 4, 40);
@@ -102,26 +147,58 @@ export function frictionHitch(q: FrictionQuestion): FrictionAnswer {
     else if (thick) add('H2', 'thick cord on thin rope: it may not bite');
     else if (ratio < 0.5) add('H3', 'thin cord: it bites, but it is weak and hard to move');
   }
-  if (cord >= rope) cautions.push({ ...caution('H4', 'the cord is as thick as the rope it should grip'), source: 'general' });
-  if (q.direction === 'both' && facts.grips === 'one-way') add('H5', 'it grips one way only: pulled the other way it slides');
-  if (facts.grips === 'both-weakly') add('H6', 'it grips weakly: under a descender, not to climb on, not where security is needed');
+  if (cord >= rope)
+    cautions.push({ ...caution('H4', 'the cord is as thick as the rope it should grip'), source: 'general' });
+  if (q.direction === 'both' && facts.grips === 'one-way')
+    add('H5', 'it grips one way only: pulled the other way it slides');
+  if (facts.grips === 'both-weakly')
+    add('H6', 'it grips weakly: under a descender, not to climb on, not where security is needed');
   if (q.wraps !== undefined) {
     const wraps = finite('wraps', q.wraps, 1, 12);
-    if (wraps < (facts.more ? 3 : facts.wraps)) add('H7', facts.more ? 'fewer than three wraps: three is the usual minimum' : `fewer turns than it has: ${facts.wraps}`);
+    if (wraps < (facts.more ? 3 : facts.wraps))
+      add(
+        'H7',
+        facts.more ? 'fewer than three wraps: three is the usual minimum' : `fewer turns than it has: ${facts.wraps}`,
+      );
     if (facts.more && wraps > usual + 1) add('H8', 'each wrap more holds more and moves worse');
     if (!facts.more && wraps > facts.wraps + 1) add('H8', `more turns than it has: ${facts.wraps}`);
   }
   if (facts.more) add('H9', 'add a wrap when it slips: thick cord on thin rope, wet or iced, a new smooth sheath');
-  add('H10', 'slides by hand, bites on a short hard pull, holds body weight: try it in that order before it is trusted');
+  add(
+    'H10',
+    'slides by hand, bites on a short hard pull, holds body weight: try it in that order before it is trusted',
+  );
   return {
-    ratio, zones, zone_texts: Object.fromEntries(BANDS.map((b) => [b.id, zoneText(b, zones[b.id], ratio)])) as Record<Band['id'], string>,
-    wraps_advised: usual, grips: facts.grips, release: facts.release, joint: facts.joint, cautions,
+    ratio,
+    zones,
+    zone_texts: Object.fromEntries(BANDS.map((b) => [b.id, zoneText(b, zones[b.id], ratio)])) as Record<
+      Band['id'],
+      string
+    >,
+    wraps_advised: usual,
+    grips: facts.grips,
+    release: facts.release,
+    joint: facts.joint,
+    cautions,
   };
 }
 
 /** What the cord of a job says of a hitch: the job's rope is the cord, its second rope what it grips; nothing where no rope to grip is named. */
 export function cordCautions(hitch: string, job: Job): RuleText[] {
-  if (!job.second_rope || job.rope.kind !== 'accessory-cord') return [caution('H0', 'cord against rope: 65 to 80 % of the rope, or somewhat above one half; name both to have it looked at')];
-  const { zone_texts, cautions } = frictionHitch({ hitch, cord_diameter_mm: job.rope.diameter_mm, rope_diameter_mm: job.second_rope.diameter_mm });
-  return [caution('H0', Object.values(zone_texts).join('; ')), ...cautions.filter((c) => ['H1', 'H2', 'H3', 'H4'].includes(c.rule))];
+  if (!job.second_rope || job.rope.kind !== 'accessory-cord')
+    return [
+      caution(
+        'H0',
+        'cord against rope: 65 to 80 % of the rope, or somewhat above one half; name both to have it looked at',
+      ),
+    ];
+  const { zone_texts, cautions } = frictionHitch({
+    hitch,
+    cord_diameter_mm: job.rope.diameter_mm,
+    rope_diameter_mm: job.second_rope.diameter_mm,
+  });
+  return [
+    caution('H0', Object.values(zone_texts).join('; ')),
+    ...cautions.filter((c) => ['H1', 'H2', 'H3', 'H4'].includes(c.rule)),
+  ];
 }

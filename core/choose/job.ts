@@ -1,13 +1,52 @@
 /** A job: what the knot is for, on which rope, pulled how, untied when, checked by whom. */
-import type { ObjectKind, Pull, Purpose } from '../knots/types';
+import type { ObjectKind, Pull, Purpose } from '../knots/facts/types';
 
 export const PURPOSES = [
-  'tie-in', 'end-loop', 'two-eyes', 'midline', 'join', 'join-to-pass', 'join-to-retrieve', 'sling', 'cord-loop', 'hitch-object', 'tether', 'handle',
-  'friction', 'belay', 'releasable', 'stopper', 'isolate-damage', 'tension-eye',
+  'tie-in',
+  'end-loop',
+  'two-eyes',
+  'midline',
+  'join',
+  'join-to-pass',
+  'join-to-retrieve',
+  'sling',
+  'cord-loop',
+  'hitch-object',
+  'tether',
+  'handle',
+  'friction',
+  'belay',
+  'releasable',
+  'stopper',
+  'isolate-damage',
+  'tension-eye',
 ] as const satisfies readonly Purpose[];
-export const PULLS = ['standing-eye', 'tail-eye', 'through', 'cross', 'ring', 'all', 'up', 'down'] as const satisfies readonly Pull[];
-export const ROPE_KINDS = ['dynamic', 'low-stretch', 'accessory-cord', 'high-modulus-cord', 'webbing', 'hollow-braid'] as const;
-export const OBJECTS = ['clip', 'closed-ring', 'post', 'harness', 'rope', 'none'] as const satisfies readonly ObjectKind[];
+export const PULLS = [
+  'standing-eye',
+  'tail-eye',
+  'through',
+  'cross',
+  'ring',
+  'all',
+  'up',
+  'down',
+] as const satisfies readonly Pull[];
+export const ROPE_KINDS = [
+  'dynamic',
+  'low-stretch',
+  'accessory-cord',
+  'high-modulus-cord',
+  'webbing',
+  'hollow-braid',
+] as const;
+export const OBJECTS = [
+  'clip',
+  'closed-ring',
+  'post',
+  'harness',
+  'rope',
+  'none',
+] as const satisfies readonly ObjectKind[];
 export const UNTYING_WISHES = ['any', 'by-hand-after-load', 'after-hard-falls', 'under-load'] as const;
 export const MUST_PASS = ['edge', 'standard-eight', 'large-eight', 'pulley', 'tube', 'autolock', 'ring'] as const;
 /** Joints that close a loop of cord or tape. */

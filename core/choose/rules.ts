@@ -2,8 +2,8 @@
  * The rules by which a knot is ruled out of a job: data with id, text and source, and beside each what makes it say no. A rule says no with how grave
  * that is, or names the one visible change that would do. What a rule set says of a knot is that rule set's own rule, with its id and source.
  */
-import { behaviour } from '../knots/behaviour';
-import { FAMILIES, type KnotEntry, type Source } from '../knots/types';
+import { behaviour } from '../knots/facts/behaviour';
+import { FAMILIES, type KnotEntry, type Source } from '../knots/facts/types';
 import type { Profile } from '../profiles';
 import type { Job } from './job';
 
@@ -43,97 +43,309 @@ export interface Rule {
 }
 
 const PULL_WORDS: Readonly<Record<Job['pulls'][number], string>> = {
-  'standing-eye': 'standing part to eye', 'tail-eye': 'tail to eye', through: 'standing part to tail with the eye idle', cross: 'one end across the eye',
-  ring: 'the eye pulled apart', all: 'standing part, tail and eye at once', up: 'upward', down: 'downward',
+  'standing-eye': 'standing part to eye',
+  'tail-eye': 'tail to eye',
+  through: 'standing part to tail with the eye idle',
+  cross: 'one end across the eye',
+  ring: 'the eye pulled apart',
+  all: 'standing part, tail and eye at once',
+  up: 'upward',
+  down: 'downward',
 };
 /** Of a joint it is rope against rope that is spoken of. */
-const OF_A_JOINT: Readonly<Partial<Record<Job['pulls'][number], string>>> = { through: 'rope against rope', 'standing-eye': 'rope against the clip-in eye', ring: 'the two tails apart', cross: 'a rope against its own tail' };
+const OF_A_JOINT: Readonly<Partial<Record<Job['pulls'][number], string>>> = {
+  through: 'rope against rope',
+  'standing-eye': 'rope against the clip-in eye',
+  ring: 'the two tails apart',
+  cross: 'a rope against its own tail',
+};
 /** A pull in words, for a knot. */
-export const pullWords = (knot: Pick<KnotEntry, 'family'>, pull: Job['pulls'][number]): string => (knot.family === 'bend' ? OF_A_JOINT[pull] : undefined) ?? PULL_WORDS[pull];
-const OBJECT_WORDS: Readonly<Record<Job['object'], string>> = { clip: 'a karabiner', 'closed-ring': 'a ring', post: 'a post', harness: 'a harness', rope: 'another rope', none: 'nothing' };
+export const pullWords = (knot: Pick<KnotEntry, 'family'>, pull: Job['pulls'][number]): string =>
+  (knot.family === 'bend' ? OF_A_JOINT[pull] : undefined) ?? PULL_WORDS[pull];
+const OBJECT_WORDS: Readonly<Record<Job['object'], string>> = {
+  clip: 'a karabiner',
+  'closed-ring': 'a ring',
+  post: 'a post',
+  harness: 'a harness',
+  rope: 'another rope',
+  none: 'nothing',
+};
 const withArticle = (word: string) => `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`;
 const when = <T>(holds: boolean, found: T): T[] => (holds ? [found] : []);
 
 /** A stopper has no eye: what pulls at its standing part pulls it against what it stops. Any other pull it must be graded for. */
-export const stops = (knot: KnotEntry, job: Job, pull: Job['pulls'][number]) => knot.family === 'stopper' && job.purpose === 'stopper' && pull === 'standing-eye';
-const graded = (knot: KnotEntry, job: Job, grade: 'fails' | 'avoid' | 'not-known', words: (pull: string, happens: string) => string): Found[] =>
+export const stops = (knot: KnotEntry, job: Job, pull: Job['pulls'][number]) =>
+  knot.family === 'stopper' && job.purpose === 'stopper' && pull === 'standing-eye';
+const graded = (
+  knot: KnotEntry,
+  job: Job,
+  grade: 'fails' | 'avoid' | 'not-known',
+  words: (pull: string, happens: string) => string,
+): Found[] =>
   job.pulls.flatMap((pull) => {
     if (stops(knot, job, pull)) return [];
     const g = behaviour(knot, pull);
-    return when(g.grade === grade, { text: words(pullWords(knot, pull), g.what_happens), ...(g.source && { source: g.source }) });
+    return when(g.grade === grade, {
+      text: words(pullWords(knot, pull), g.what_happens),
+      ...(g.source && { source: g.source }),
+    });
   });
 
 const CORD_IS_USUAL: readonly Job['purpose'][] = ['friction', 'cord-loop', 'sling'];
 /** Knots that are spoken of in thin slippery cord. */
 const IN_HIGH_MODULUS: readonly string[] = ['alpine-butterfly'];
 /** How it comes undone in the way that is asked; after ordinary load where nothing is said of that. */
-export const untyingAsked = (knot: KnotEntry, job: Job): KnotEntry['untying'][number] => knot.untying.find((u) => u.condition === (job.untie === 'after-hard-falls' || job.untie === 'under-load' ? job.untie : 'ordinary-load')) ?? knot.untying[0]!;
+export const untyingAsked = (knot: KnotEntry, job: Job): KnotEntry['untying'][number] =>
+  knot.untying.find(
+    (u) =>
+      u.condition === (job.untie === 'after-hard-falls' || job.untie === 'under-load' ? job.untie : 'ordinary-load'),
+  ) ?? knot.untying[0]!;
 const byHand = (job: Job) => job.untie === 'by-hand-after-load' || job.untie === 'after-hard-falls';
 /** Above this of 5 it takes tools or a knife. */
 const BY_HAND_MOST = 4;
 /** Not above this of 5 under load: by hand. */
 const LET_GO_MOST = 3;
-const canBeLetGo = (knot: KnotEntry): boolean => knot.untying.some((u) => u.condition === 'under-load' && u.most <= LET_GO_MOST);
+const canBeLetGo = (knot: KnotEntry): boolean =>
+  knot.untying.some((u) => u.condition === 'under-load' && u.most <= LET_GO_MOST);
 const holdsALife = (job: Job) => job.life_load || job.purpose === 'tie-in';
-const WITH_A_STOPPER: Change = { kind: 'add-stopper', text: 'if a stopper is tied in its tail and the eye is not small; the double bowline is advised in its place' };
+const WITH_A_STOPPER: Change = {
+  kind: 'add-stopper',
+  text: 'if a stopper is tied in its tail and the eye is not small; the double bowline is advised in its place',
+};
 
 /** Rules that hold under every rule set, in the order in which they are looked at. */
 export const RULES: readonly Rule[] = [
-  { id: 'P1', text: 'A pull under which the knot fails rules it out.', source: 'practice', weight: 'danger', says: (knot, job) => graded(knot, job, 'fails', (pull, happens) => `pulled ${pull} it fails: ${happens}`) },
-  { id: 'P2', text: 'A pull that is to be avoided rules the knot out.', source: 'practice', weight: 'danger', says: (knot, job) => graded(knot, job, 'avoid', (pull, happens) => `pulled ${pull}: to be avoided, ${happens}`) },
-  { id: 'P3', text: 'A pull of which nothing is known for the knot rules it out: behaviour is never guessed.', source: 'general', weight: 'rope-or-rules', says: (knot, job) => graded(knot, job, 'not-known', (pull) => `pulled ${pull}: not known for this knot, so not offered`) },
-  { id: 'L2', text: 'A knot that is never the only thing a person hangs on is not offered for it.', source: 'practice', weight: 'danger', says: (knot, job) => (holdsALife(job) && knot.for_a_life?.only === 'never' ? [knot.for_a_life] : []) },
-  { id: 'R1', text: 'In flat tape only knots that are tied in tape.', source: 'practice', weight: 'danger', says: (knot, job) => when(job.rope.kind === 'webbing' && !knot.tape, 'not a knot for flat tape') },
-  { id: 'R7', text: 'A knot for flat tape is never tied in rope.', source: 'practice', weight: 'danger', says: (knot, job) => when(job.rope.kind !== 'webbing' && knot.tape === 'only', 'for flat tape only, never in rope') },
-  { id: 'R2', text: 'In hollow braid no knot is known.', source: 'general', weight: 'rope-or-rules', says: (_knot, job) => when(job.rope.kind === 'hollow-braid', 'not known in hollow braid') },
-  { id: 'R3', text: 'In thin slippery high-modulus cord only knots that are spoken of there.', source: 'practice', weight: 'rope-or-rules', says: (knot, job) => when(job.rope.kind === 'high-modulus-cord' && !IN_HIGH_MODULUS.includes(knot.id), 'not known in thin slippery cord') },
-  { id: 'R4', text: 'A person does not hang on one strand of accessory cord.', source: 'general', weight: 'rope-or-rules', says: (_knot, job) => when(job.rope.kind === 'accessory-cord' && holdsALife(job) && !CORD_IS_USUAL.includes(job.purpose), 'accessory cord is no rope to hang a person on by one strand') },
+  {
+    id: 'P1',
+    text: 'A pull under which the knot fails rules it out.',
+    source: 'practice',
+    weight: 'danger',
+    says: (knot, job) => graded(knot, job, 'fails', (pull, happens) => `pulled ${pull} it fails: ${happens}`),
+  },
+  {
+    id: 'P2',
+    text: 'A pull that is to be avoided rules the knot out.',
+    source: 'practice',
+    weight: 'danger',
+    says: (knot, job) => graded(knot, job, 'avoid', (pull, happens) => `pulled ${pull}: to be avoided, ${happens}`),
+  },
+  {
+    id: 'P3',
+    text: 'A pull of which nothing is known for the knot rules it out: behaviour is never guessed.',
+    source: 'general',
+    weight: 'rope-or-rules',
+    says: (knot, job) =>
+      graded(knot, job, 'not-known', (pull) => `pulled ${pull}: not known for this knot, so not offered`),
+  },
+  {
+    id: 'L2',
+    text: 'A knot that is never the only thing a person hangs on is not offered for it.',
+    source: 'practice',
+    weight: 'danger',
+    says: (knot, job) => (holdsALife(job) && knot.for_a_life?.only === 'never' ? [knot.for_a_life] : []),
+  },
+  {
+    id: 'R1',
+    text: 'In flat tape only knots that are tied in tape.',
+    source: 'practice',
+    weight: 'danger',
+    says: (knot, job) => when(job.rope.kind === 'webbing' && !knot.tape, 'not a knot for flat tape'),
+  },
+  {
+    id: 'R7',
+    text: 'A knot for flat tape is never tied in rope.',
+    source: 'practice',
+    weight: 'danger',
+    says: (knot, job) => when(job.rope.kind !== 'webbing' && knot.tape === 'only', 'for flat tape only, never in rope'),
+  },
+  {
+    id: 'R2',
+    text: 'In hollow braid no knot is known.',
+    source: 'general',
+    weight: 'rope-or-rules',
+    says: (_knot, job) => when(job.rope.kind === 'hollow-braid', 'not known in hollow braid'),
+  },
+  {
+    id: 'R3',
+    text: 'In thin slippery high-modulus cord only knots that are spoken of there.',
+    source: 'practice',
+    weight: 'rope-or-rules',
+    says: (knot, job) =>
+      when(
+        job.rope.kind === 'high-modulus-cord' && !IN_HIGH_MODULUS.includes(knot.id),
+        'not known in thin slippery cord',
+      ),
+  },
+  {
+    id: 'R4',
+    text: 'A person does not hang on one strand of accessory cord.',
+    source: 'general',
+    weight: 'rope-or-rules',
+    says: (_knot, job) =>
+      when(
+        job.rope.kind === 'accessory-cord' && holdsALife(job) && !CORD_IS_USUAL.includes(job.purpose),
+        'accessory cord is no rope to hang a person on by one strand',
+      ),
+  },
   // the second rope of a friction hitch is the one it grips
-  { id: 'R5', text: 'Two ropes are joined by a joint.', source: 'practice', weight: 'needs', says: (knot, job) => when(Boolean(job.second_rope) && knot.family !== 'bend' && knot.family !== 'friction', 'tied in one rope; it does not join two') },
-  { id: 'U1', text: 'What must be let go while it is loaded has to be known for that.', source: 'practice', weight: 'rope-or-rules', says: (knot, job) => when(job.untie === 'under-load' && !canBeLetGo(knot), 'cannot be let go while it is loaded') },
   {
-    id: 'U3', text: 'What is to come undone by hand is no knot that needs tools or a knife even at its best.', source: 'practice', weight: 'rope-or-rules',
-    says: (knot, job) => when(byHand(job) && untyingAsked(knot, job).least > BY_HAND_MOST, { text: `not by hand: ${untyingAsked(knot, job).text}`, source: untyingAsked(knot, job).source }),
+    id: 'R5',
+    text: 'Two ropes are joined by a joint.',
+    source: 'practice',
+    weight: 'needs',
+    says: (knot, job) =>
+      when(
+        Boolean(job.second_rope) && knot.family !== 'bend' && knot.family !== 'friction',
+        'tied in one rope; it does not join two',
+      ),
   },
-  { id: 'N1', text: 'A knot that is tied with an end needs a free end.', source: 'practice', weight: 'needs', says: (knot, job) => when(knot.needs.free_end && !job.end_free, { text: 'it needs a free end', change: { kind: 'free-an-end', text: 'if an end of the rope were free' } }) },
   {
-    id: 'N2', text: 'As many thicknesses of rope have to go through the object as the knot needs.', source: 'practice', weight: 'needs',
-    says: (knot, job) => when(job.fits_thicknesses !== undefined && job.fits_thicknesses < knot.needs.thicknesses_through_object, `${knot.needs.thicknesses_through_object === 1 ? 'one thickness' : `${knot.needs.thicknesses_through_object} thicknesses`} of rope must go through the object`),
+    id: 'U1',
+    text: 'What must be let go while it is loaded has to be known for that.',
+    source: 'practice',
+    weight: 'rope-or-rules',
+    says: (knot, job) => when(job.untie === 'under-load' && !canBeLetGo(knot), 'cannot be let go while it is loaded'),
   },
-  { id: 'N5', text: 'An eye that is made first goes on what can be opened or clipped.', source: 'practice', weight: 'needs', says: (knot, job) => when(Boolean(knot.needs.eye_first) && (job.object === 'closed-ring' || job.object === 'harness'), 'its eye is made first: it cannot be put through a closed object') },
-  { id: 'N3', text: 'On another rope only what grips one.', source: 'practice', weight: 'needs', says: (knot, job) => when(job.object === 'rope' && knot.family !== 'friction', 'it does not grip another rope') },
-  { id: 'N7', text: 'A friction hitch goes on a rope.', source: 'practice', weight: 'needs', says: (knot, job) => when(job.object !== 'rope' && knot.family === 'friction', 'it grips another rope, nothing else') },
   {
-    id: 'N8', text: 'A hitch that goes on one kind of thing only is not offered for another.', source: 'practice', weight: 'needs',
-    says: (knot, job) => when(job.object !== 'rope' && knot.family !== 'friction' && knot.needs.objects !== undefined && !knot.needs.objects.includes(job.object), `it goes on ${(knot.needs.objects ?? []).map((o) => OBJECT_WORDS[o]).join(' or ')}, nothing else`),
+    id: 'U3',
+    text: 'What is to come undone by hand is no knot that needs tools or a knife even at its best.',
+    source: 'practice',
+    weight: 'rope-or-rules',
+    says: (knot, job) =>
+      when(byHand(job) && untyingAsked(knot, job).least > BY_HAND_MOST, {
+        text: `not by hand: ${untyingAsked(knot, job).text}`,
+        source: untyingAsked(knot, job).source,
+      }),
   },
-  { id: 'N4', text: 'A tie-in needs something to tie in to.', source: 'practice', weight: 'needs', says: (_knot, job) => when(job.object === 'none' && job.purpose === 'tie-in', 'a tie-in needs something to tie in to') },
+  {
+    id: 'N1',
+    text: 'A knot that is tied with an end needs a free end.',
+    source: 'practice',
+    weight: 'needs',
+    says: (knot, job) =>
+      when(knot.needs.free_end && !job.end_free, {
+        text: 'it needs a free end',
+        change: { kind: 'free-an-end', text: 'if an end of the rope were free' },
+      }),
+  },
+  {
+    id: 'N2',
+    text: 'As many thicknesses of rope have to go through the object as the knot needs.',
+    source: 'practice',
+    weight: 'needs',
+    says: (knot, job) =>
+      when(
+        job.fits_thicknesses !== undefined && job.fits_thicknesses < knot.needs.thicknesses_through_object,
+        `${knot.needs.thicknesses_through_object === 1 ? 'one thickness' : `${knot.needs.thicknesses_through_object} thicknesses`} of rope must go through the object`,
+      ),
+  },
+  {
+    id: 'N5',
+    text: 'An eye that is made first goes on what can be opened or clipped.',
+    source: 'practice',
+    weight: 'needs',
+    says: (knot, job) =>
+      when(
+        Boolean(knot.needs.eye_first) && (job.object === 'closed-ring' || job.object === 'harness'),
+        'its eye is made first: it cannot be put through a closed object',
+      ),
+  },
+  {
+    id: 'N3',
+    text: 'On another rope only what grips one.',
+    source: 'practice',
+    weight: 'needs',
+    says: (knot, job) => when(job.object === 'rope' && knot.family !== 'friction', 'it does not grip another rope'),
+  },
+  {
+    id: 'N7',
+    text: 'A friction hitch goes on a rope.',
+    source: 'practice',
+    weight: 'needs',
+    says: (knot, job) =>
+      when(job.object !== 'rope' && knot.family === 'friction', 'it grips another rope, nothing else'),
+  },
+  {
+    id: 'N8',
+    text: 'A hitch that goes on one kind of thing only is not offered for another.',
+    source: 'practice',
+    weight: 'needs',
+    says: (knot, job) =>
+      when(
+        job.object !== 'rope' &&
+          knot.family !== 'friction' &&
+          knot.needs.objects !== undefined &&
+          !knot.needs.objects.includes(job.object),
+        `it goes on ${(knot.needs.objects ?? []).map((o) => OBJECT_WORDS[o]).join(' or ')}, nothing else`,
+      ),
+  },
+  {
+    id: 'N4',
+    text: 'A tie-in needs something to tie in to.',
+    source: 'practice',
+    weight: 'needs',
+    says: (_knot, job) =>
+      when(job.object === 'none' && job.purpose === 'tie-in', 'a tie-in needs something to tie in to'),
+  },
 ];
 /** Looked at last: a danger and a need come before it. */
-export const PURPOSE_RULE: Rule = { id: 'F1', text: 'A knot is offered for what it is made for.', source: 'practice', weight: 'purpose', says: (knot, job) => when(!knot.purposes.includes(job.purpose), `not for this purpose: it is ${withArticle(FAMILIES[knot.family])}, not for "${job.purpose}"`) };
+export const PURPOSE_RULE: Rule = {
+  id: 'F1',
+  text: 'A knot is offered for what it is made for.',
+  source: 'practice',
+  weight: 'purpose',
+  says: (knot, job) =>
+    when(
+      !knot.purposes.includes(job.purpose),
+      `not for this purpose: it is ${withArticle(FAMILIES[knot.family])}, not for "${job.purpose}"`,
+    ),
+};
 /** What a knot asks itself before a life hangs on it, where the rule set is silent about it. */
 export const OWN_STOPPER_RULE: Rule = {
-  id: 'L1', text: 'A knot that holds a person only with a stopper is offered with it, where the rule set says nothing of the knot.', source: 'practice', weight: 'danger',
-  says: (knot, job) => (holdsALife(job) && knot.for_a_life?.only === 'with-stopper' ? [{ ...knot.for_a_life, change: WITH_A_STOPPER }] : []),
+  id: 'L1',
+  text: 'A knot that holds a person only with a stopper is offered with it, where the rule set says nothing of the knot.',
+  source: 'practice',
+  weight: 'danger',
+  says: (knot, job) =>
+    holdsALife(job) && knot.for_a_life?.only === 'with-stopper' ? [{ ...knot.for_a_life, change: WITH_A_STOPPER }] : [],
 };
 
 /** Joints that are tied in ropes of one diameter (practice). */
 export const EQUAL_ONLY: readonly string[] = ['double-fishermans', 'triple-fishermans'];
 export const isJoint = (knot: KnotEntry): boolean => knot.family === 'bend';
-export const unequal = (job: Job): boolean => Boolean(job.second_rope) && job.purpose !== 'friction' && job.second_rope!.diameter_mm !== job.rope.diameter_mm;
+export const unequal = (job: Job): boolean =>
+  Boolean(job.second_rope) && job.purpose !== 'friction' && job.second_rope!.diameter_mm !== job.rope.diameter_mm;
 
 /** Ropes that differ by more than the rule set allows: only where it sets a limit. */
 function tooUnequal(knot: KnotEntry, job: Job, profile: Profile): No[] {
   const most = profile.unequalOver_mm;
   if (most === undefined || !isJoint(knot) || !EQUAL_ONLY.includes(knot.id) || !unequal(job)) return [];
   const by = Math.abs(job.rope.diameter_mm - job.second_rope!.diameter_mm);
-  return by > most ? [{ rule: 'D2', text: `ropes of ${job.rope.diameter_mm} and ${job.second_rope!.diameter_mm} mm: ${profile.name} joins ropes that differ by more than ${most} mm by another knot`, source: 'practice', of: profile.id, weight: 'rope-or-rules' }] : [];
+  return by > most
+    ? [
+        {
+          rule: 'D2',
+          text: `ropes of ${job.rope.diameter_mm} and ${job.second_rope!.diameter_mm} mm: ${profile.name} joins ropes that differ by more than ${most} mm by another knot`,
+          source: 'practice',
+          of: profile.id,
+          weight: 'rope-or-rules',
+        },
+      ]
+    : [];
 }
 
 const said = (rule: Rule, knot: KnotEntry, job: Job): No[] =>
   rule.says(knot, job).map((found): No => {
-    const { text, source, change } = typeof found === 'string' ? { text: found, source: undefined, change: undefined } : found;
-    return { rule: rule.id, text, source: source ?? rule.source, of: null, weight: rule.weight, ...(change && { change }) };
+    const { text, source, change } =
+      typeof found === 'string' ? { text: found, source: undefined, change: undefined } : found;
+    return {
+      rule: rule.id,
+      text,
+      source: source ?? rule.source,
+      of: null,
+      weight: rule.weight,
+      ...(change && { change }),
+    };
   });
 
 /** What the rule set says of a knot on which a person hangs. */
@@ -142,13 +354,33 @@ function ofTheProfile(knot: KnotEntry, job: Job, profile: Profile): No[] {
   const says = profile.tieIn.find((k) => k.knot === knot.id);
   if (!says) return said(OWN_STOPPER_RULE, knot, job);
   const own = { rule: says.rule, text: says.text, source: says.source, of: profile.id };
-  if (says.says === 'only-with-stopper') return [{ ...own, weight: 'danger', change: { kind: 'add-stopper', text: 'if a stopper is tied in its tail, butted up to the knot' } }];
-  if (says.says === 'advised-with-stopper') return [{ ...own, weight: 'rope-or-rules', change: { kind: 'add-stopper', text: 'with a stopper on its tail, as a margin' } }];
+  if (says.says === 'only-with-stopper')
+    return [
+      {
+        ...own,
+        weight: 'danger',
+        change: { kind: 'add-stopper', text: 'if a stopper is tied in its tail, butted up to the knot' },
+      },
+    ];
+  if (says.says === 'advised-with-stopper')
+    return [
+      {
+        ...own,
+        weight: 'rope-or-rules',
+        change: { kind: 'add-stopper', text: 'with a stopper on its tail, as a margin' },
+      },
+    ];
   return [];
 }
 
 /** Every no to a knot for a job, gravest first. */
 export function nosTo(knot: KnotEntry, job: Job, profile: Profile, passing: readonly No[]): No[] {
-  const all = [...RULES.flatMap((rule) => said(rule, knot, job)), ...ofTheProfile(knot, job, profile), ...tooUnequal(knot, job, profile), ...passing, ...said(PURPOSE_RULE, knot, job)];
+  const all = [
+    ...RULES.flatMap((rule) => said(rule, knot, job)),
+    ...ofTheProfile(knot, job, profile),
+    ...tooUnequal(knot, job, profile),
+    ...passing,
+    ...said(PURPOSE_RULE, knot, job),
+  ];
   return all.sort((a, b) => WEIGHTS.indexOf(a.weight) - WEIGHTS.indexOf(b.weight));
 }

@@ -1,13 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
-import { CATALOGUE } from '../knots';
-import { knotById, shapeOf } from '../knots/catalogue';
+import { CATALOGUE } from '../knots/catalogue/shelved';
+import { knotById, shapeOf } from '../knots/catalogue/catalogue';
 import { SHIPPED_PROFILES } from '../profiles';
 import { choose } from './choose';
 import { PURPOSES, type Job } from './job';
 import { jobFor, OBJECTS_FOR, PULLS_ASKED, pullsFor, SHOWN_FOR } from './forPurpose';
 import { pullBetween, strandAt, strandsPulled, strandsThere, type StrandedComponent } from './strands';
 
-const thing = (purpose: Job['purpose']) => shapeOf(SHOWN_FOR[purpose], 'right', 'tight') as readonly StrandedComponent[];
+const thing = (purpose: Job['purpose']) =>
+  shapeOf(SHOWN_FOR[purpose], 'right', 'tight') as readonly StrandedComponent[];
 
 describe('the thing that is shown for a purpose', () => {
   test.each(PURPOSES)('%s: is made for it, and every pull asked is known of some knot made for it', (purpose) => {
@@ -41,7 +42,12 @@ test('strands are where they are marked: ends, eye, the rope that is gripped', (
 });
 
 test('two strands make one pull in either order, and a pull lights the strands it draws at', () => {
-  expect([pullBetween('eye', 'standing'), pullBetween('standing', 'eye'), pullBetween('eye', 'eye'), pullBetween('up', 'down')]).toEqual(['standing-eye', 'standing-eye', 'ring', null]);
+  expect([
+    pullBetween('eye', 'standing'),
+    pullBetween('standing', 'eye'),
+    pullBetween('eye', 'eye'),
+    pullBetween('up', 'down'),
+  ]).toEqual(['standing-eye', 'standing-eye', 'ring', null]);
   const there = strandsThere(thing('tie-in'));
   expect(strandsPulled(['standing-eye'], there)).toEqual(['standing', 'eye']);
   expect(strandsPulled(['ring'], there)).toEqual(['eye']);
@@ -56,23 +62,45 @@ test('with another purpose only pulls go along that are asked for it; one there 
 });
 
 describe('the job for another purpose', () => {
-  const tieIn: Job = { purpose: 'tie-in', profile: 'sport-crag', rope: { kind: 'dynamic', diameter_mm: 10 }, second_rope: null, pulls: ['standing-eye'], object: 'harness', end_free: true, untie: 'any', must_pass: [], team: 'anyone', life_load: true };
+  const tieIn: Job = {
+    purpose: 'tie-in',
+    profile: 'sport-crag',
+    rope: { kind: 'dynamic', diameter_mm: 10 },
+    second_rope: null,
+    pulls: ['standing-eye'],
+    object: 'harness',
+    end_free: true,
+    untie: 'any',
+    must_pass: [],
+    team: 'anyone',
+    life_load: true,
+  };
 
   test('gripping a rope: the rope becomes the gripped one, a cord takes its place; and back', () => {
     const grips = { ...tieIn, ...jobFor('friction', tieIn) };
-    expect(grips).toMatchObject({ rope: { kind: 'accessory-cord', diameter_mm: 6 }, second_rope: { kind: 'dynamic', diameter_mm: 10 }, object: 'rope', pulls: ['down'] });
+    expect(grips).toMatchObject({
+      rope: { kind: 'accessory-cord', diameter_mm: 6 },
+      second_rope: { kind: 'dynamic', diameter_mm: 10 },
+      object: 'rope',
+      pulls: ['down'],
+    });
     expect({ ...grips, ...jobFor('friction', grips) }).toEqual(grips);
     expect({ ...grips, ...jobFor('tie-in', grips) }).toEqual(tieIn);
   });
 
   test('from a joint to a hitch no pull goes along: it has another meaning there', () => {
     const joint = { ...tieIn, ...jobFor('join', tieIn) };
-    expect([joint.pulls, jobFor('hitch-object', joint).pulls, jobFor('join-to-retrieve', joint).pulls]).toEqual([['through'], ['standing-eye'], ['through']]);
+    expect([joint.pulls, jobFor('hitch-object', joint).pulls, jobFor('join-to-retrieve', joint).pulls]).toEqual([
+      ['through'],
+      ['standing-eye'],
+      ['through'],
+    ]);
   });
 
   test.each(PURPOSES)('%s: something suits the job as it then stands, under some rule set', (purpose) => {
     const job: Job = { ...tieIn, life_load: false, ...jobFor(purpose, tieIn) };
-    const fits = (kind: Job['rope']['kind']) => SHIPPED_PROFILES.some((profile) => choose({ ...job, rope: { ...job.rope, kind } }, profile).suited.length > 0);
+    const fits = (kind: Job['rope']['kind']) =>
+      SHIPPED_PROFILES.some((profile) => choose({ ...job, rope: { ...job.rope, kind } }, profile).suited.length > 0);
     expect(fits(job.rope.kind) || fits(purpose === 'sling' ? 'webbing' : 'accessory-cord')).toBe(true);
     expect(OBJECTS_FOR[purpose]).toContain(job.object);
   });

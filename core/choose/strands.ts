@@ -3,27 +3,54 @@
  * between two strands. Unit: rope diameters.
  */
 import type { Point3 } from '../curve';
-import type { Pull } from '../knots/types';
+import type { Pull } from '../knots/facts/types';
 
 export const STRANDS = ['standing', 'tail', 'eye', 'other-standing', 'other-tail', 'legs', 'up', 'down'] as const;
 export type Strand = (typeof STRANDS)[number];
-export const STRAND_WORDS: Readonly<Record<Strand, string>> = { standing: 'the standing part', tail: 'the tail', eye: 'the eye', 'other-standing': 'the other rope', 'other-tail': 'the other tail', legs: 'the cord', up: 'the rope above', down: 'the rope below' };
+export const STRAND_WORDS: Readonly<Record<Strand, string>> = {
+  standing: 'the standing part',
+  tail: 'the tail',
+  eye: 'the eye',
+  'other-standing': 'the other rope',
+  'other-tail': 'the other tail',
+  legs: 'the cord',
+  up: 'the rope above',
+  down: 'the rope below',
+};
 
 /** Strands that are drawn apart by a pull. */
 const BETWEEN: readonly (readonly [Strand, Strand, Pull])[] = [
-  ['standing', 'eye', 'standing-eye'], ['tail', 'eye', 'tail-eye'], ['standing', 'tail', 'through'], ['eye', 'eye', 'ring'], ['standing', 'other-standing', 'through'], ['standing', 'other-tail', 'cross'], ['tail', 'other-standing', 'cross'],
-  ['tail', 'other-tail', 'ring'], ['other-standing', 'eye', 'standing-eye'], ['legs', 'down', 'down'], ['legs', 'up', 'up'],
+  ['standing', 'eye', 'standing-eye'],
+  ['tail', 'eye', 'tail-eye'],
+  ['standing', 'tail', 'through'],
+  ['eye', 'eye', 'ring'],
+  ['standing', 'other-standing', 'through'],
+  ['standing', 'other-tail', 'cross'],
+  ['tail', 'other-standing', 'cross'],
+  ['tail', 'other-tail', 'ring'],
+  ['other-standing', 'eye', 'standing-eye'],
+  ['legs', 'down', 'down'],
+  ['legs', 'up', 'up'],
 ];
 
 /** The pull that draws two strands apart, in either order; null where none is known by that. */
-export const pullBetween = (a: Strand, b: Strand): Pull | null => BETWEEN.find(([x, y]) => (x === a && y === b) || (x === b && y === a))?.[2] ?? null;
+export const pullBetween = (a: Strand, b: Strand): Pull | null =>
+  BETWEEN.find(([x, y]) => (x === a && y === b) || (x === b && y === a))?.[2] ?? null;
 
 /** Strands that some of the pulls draw at, of those that are there. */
 export function strandsPulled(pulls: readonly Pull[], there: readonly Strand[]): Strand[] {
-  const lit = BETWEEN.filter(([a, b, pull]) => there.includes(a) && there.includes(b) && (pulls.includes(pull) || (pulls.includes('all') && pull !== 'ring'))).flatMap(([a, b]) => [a, b]);
+  const lit = BETWEEN.filter(
+    ([a, b, pull]) =>
+      there.includes(a) && there.includes(b) && (pulls.includes(pull) || (pulls.includes('all') && pull !== 'ring')),
+  ).flatMap(([a, b]) => [a, b]);
   // a stopper has no eye: it is pulled against what it stops
   const againstWhatItStops = pulls.includes('standing-eye') && !there.includes('eye');
-  return there.filter((s) => lit.includes(s) || (againstWhatItStops && s === 'standing' && !there.includes('other-standing')) || (pulls.includes('cross') && (s === 'tail' || s === 'eye') && there.includes('eye')));
+  return there.filter(
+    (s) =>
+      lit.includes(s) ||
+      (againstWhatItStops && s === 'standing' && !there.includes('other-standing')) ||
+      (pulls.includes('cross') && (s === 'tail' || s === 'eye') && there.includes('eye')),
+  );
 }
 
 /** A component of a shape, as far as strands are told by it. */
@@ -32,7 +59,15 @@ export interface StrandedComponent {
   readonly role: string;
   readonly closed: boolean;
   readonly points: readonly Point3[];
-  readonly marks?: { readonly standing?: readonly [number, number] | undefined; readonly tail?: readonly [number, number] | undefined; readonly eye?: number | readonly number[] | undefined; readonly legs?: readonly (readonly [number, number])[] | undefined; readonly second_legs?: readonly (readonly [number, number])[] | undefined } | undefined;
+  readonly marks?:
+    | {
+        readonly standing?: readonly [number, number] | undefined;
+        readonly tail?: readonly [number, number] | undefined;
+        readonly eye?: number | readonly number[] | undefined;
+        readonly legs?: readonly (readonly [number, number])[] | undefined;
+        readonly second_legs?: readonly (readonly [number, number])[] | undefined;
+      }
+    | undefined;
 }
 
 /** Which strand a stretch of a component is; null in the knot proper. @param from @param to point indices */

@@ -20,19 +20,30 @@ export const movedBy = ({ r, from, to }: Turn, p: Point3): Point3 => {
  */
 export function bestTurn(a: readonly Point3[], b: readonly Point3[]): Turn {
   const [ca, cb] = [middleOf(a), middleOf(b)];
-  const m = [[0, 0, 0], [0, 0, 0], [0, 0, 0]];
+  const m = [
+    [0, 0, 0],
+    [0, 0, 0],
+    [0, 0, 0],
+  ];
   a.forEach((p, k) => {
     const [u, v] = [subtract(p, ca), subtract(b[k]!, cb)];
     for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) m[i]![j]! += u[i]! * v[j]!;
   });
-  const [[xx, xy, xz], [yx, yy, yz], [zx, zy, zz]] = m as [[number, number, number], [number, number, number], [number, number, number]];
+  const [[xx, xy, xz], [yx, yy, yz], [zx, zy, zz]] = m as [
+    [number, number, number],
+    [number, number, number],
+    [number, number, number],
+  ];
   const n = [
-    [xx + yy + zz, yz - zy, zx - xz, xy - yx], [yz - zy, xx - yy - zz, xy + yx, zx + xz],
-    [zx - xz, xy + yx, -xx + yy - zz, yz + zy], [xy - yx, zx + xz, yz + zy, -xx - yy + zz],
+    [xx + yy + zz, yz - zy, zx - xz, xy - yx],
+    [yz - zy, xx - yy - zz, xy + yx, zx + xz],
+    [zx - xz, xy + yx, -xx + yy - zz, yz + zy],
+    [xy - yx, zx + xz, yz + zy, -xx - yy + zz],
   ];
   const [w, x, y, z] = largestEigenvector(n);
   const r: Turn['r'] = [
-    [w * w + x * x - y * y - z * z, 2 * (x * y - w * z), 2 * (x * z + w * y)], [2 * (x * y + w * z), w * w - x * x + y * y - z * z, 2 * (y * z - w * x)],
+    [w * w + x * x - y * y - z * z, 2 * (x * y - w * z), 2 * (x * z + w * y)],
+    [2 * (x * y + w * z), w * w - x * x + y * y - z * z, 2 * (y * z - w * x)],
     [2 * (x * z - w * y), 2 * (y * z + w * x), w * w - x * x - y * y + z * z],
   ];
   return { r, from: ca, to: cb };

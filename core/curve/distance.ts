@@ -39,7 +39,8 @@ export function segmentDistance(p: Point3, q: Point3, r: Point3, t: Point3): num
   const b = dot(u, w);
   const c = dot(u, d);
   const f = dot(w, d);
-  const ends = () => min(pointDistance(p, r, t), pointDistance(q, r, t), pointDistance(r, p, q), pointDistance(t, p, q));
+  const ends = () =>
+    min(pointDistance(p, r, t), pointDistance(q, r, t), pointDistance(r, p, q), pointDistance(t, p, q));
   if (a < NO_LENGTH || e < NO_LENGTH) return ends();
   const denominator = a * e - b * b;
   let s = denominator > 1e-12 * a * e ? clamp01((b * f - c * e) / denominator) : 0.5;

@@ -36,9 +36,18 @@ export function transportFrames(points: readonly Point3[], closed = false): Fram
 }
 
 /** The point at `angle_rad` on a tube of `radius` round frame `i`. */
-export function onTube(points: readonly Point3[], frames: Frames, i: number, radius: number, angle_rad: number): Point3 {
+export function onTube(
+  points: readonly Point3[],
+  frames: Frames,
+  i: number,
+  radius: number,
+  angle_rad: number,
+): Point3 {
   return add(
     points[i]!,
-    add(scale(frames.normals[i]!, radius * Math.cos(angle_rad)), scale(frames.binormals[i]!, radius * Math.sin(angle_rad))),
+    add(
+      scale(frames.normals[i]!, radius * Math.cos(angle_rad)),
+      scale(frames.binormals[i]!, radius * Math.sin(angle_rad)),
+    ),
   );
 }

@@ -24,7 +24,10 @@ const CLEAR_SHARE = 0.75;
 export function lanes(path: readonly Point3[], count: 2 | 3, gap: number): Point3[][] {
   const half = ((count - 1) * gap) / 2;
   // bends are judged over about a tenth of the offset, or the path's own little steps would count as bends
-  const shadow = resample(path.map((p): Point3 => [p[0], p[1], 0]), Math.max(half / 2, 1e-9));
+  const shadow = resample(
+    path.map((p): Point3 => [p[0], p[1], 0]),
+    Math.max(half / 2, 1e-9),
+  );
   const radius = smallestRadius(shadow);
   if (radius <= half) throw fault('bend-too-tight', { radius: radius.toFixed(2), half: half.toFixed(2) });
   const strands = Array.from({ length: count }, (_, k) => offsetInPlane(path, half - k * gap));

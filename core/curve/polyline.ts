@@ -23,7 +23,8 @@ export function lengthOf(points: readonly Point3[]): number {
  * Points at even arc length along an open line; both ends are kept.
  * @param step wished spacing, > 0, in the unit of the points; the true one divides the length evenly
  */
-export const resample = (points: readonly Point3[], step: number): Point3[] => resampleAlong(points, arcLengths(points), step);
+export const resample = (points: readonly Point3[], step: number): Point3[] =>
+  resampleAlong(points, arcLengths(points), step);
 
 /**
  * The same by another measure along the line, such as the length of its shadow.
@@ -51,7 +52,11 @@ export function smooth(points: readonly Point3[], rounds: number): Point3[] {
       const a = current[i - 1];
       const b = current[i + 1];
       if (!a || !b) return p;
-      return [0.25 * a[0] + 0.5 * p[0] + 0.25 * b[0], 0.25 * a[1] + 0.5 * p[1] + 0.25 * b[1], 0.25 * a[2] + 0.5 * p[2] + 0.25 * b[2]];
+      return [
+        0.25 * a[0] + 0.5 * p[0] + 0.25 * b[0],
+        0.25 * a[1] + 0.5 * p[1] + 0.25 * b[1],
+        0.25 * a[2] + 0.5 * p[2] + 0.25 * b[2],
+      ];
     });
   }
   return current;

@@ -25,7 +25,8 @@ export const lerp = (a: Point3, b: Point3, t: number): Point3 => [
 ];
 
 /** The mean of points. @param points at least one */
-export const middleOf = (points: readonly Point3[]): Point3 => scale(points.reduce<Point3>(add, [0, 0, 0]), 1 / points.length);
+export const middleOf = (points: readonly Point3[]): Point3 =>
+  scale(points.reduce<Point3>(add, [0, 0, 0]), 1 / points.length);
 
 /** Unit vector along `a`; the x axis where `a` has no length. */
 export function unit(a: Point3): Point3 {

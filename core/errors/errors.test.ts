@@ -14,5 +14,6 @@ test('every code has a status that fits and a text whose gaps can be filled', ()
 
 test('finite lets numbers within their range through', () => {
   expect(finite('x', 5, 0, 10)).toBe(5);
-  for (const bad of [Number.NaN, Infinity, -1, 11]) expect(() => finite('x', bad, 0, 10)).toThrow('"x" must be a finite number from 0 to 10');
+  for (const bad of [Number.NaN, Infinity, -1, 11])
+    expect(() => finite('x', bad, 0, 10)).toThrow('"x" must be a finite number from 0 to 10');
 });

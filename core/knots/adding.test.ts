@@ -8,15 +8,22 @@ import { join } from 'node:path';
 const root = join(import.meta.dirname, '../..');
 const ID = 'left-hand-stopper';
 let copy: string;
-const node = (...args: string[]) => execFileSync(process.execPath, ['--import', 'tsx', ...args], { cwd: copy, encoding: 'utf8', env: { ...process.env, NODE_OPTIONS: '' } });
+const node = (...args: string[]) =>
+  execFileSync(process.execPath, ['--import', 'tsx', ...args], {
+    cwd: copy,
+    encoding: 'utf8',
+    env: { ...process.env, NODE_OPTIONS: '' },
+  });
 
 beforeAll(() => {
   copy = mkdtempSync(join(tmpdir(), 'idiom-knot-'));
-  for (const folder of ['core', 'contract', 'server', 'scripts', 'package.json', 'tsconfig.json', 'tsconfig.core.json']) cpSync(join(root, folder), join(copy, folder), { recursive: true });
+  for (const folder of ['core', 'contract', 'server', 'scripts', 'package.json', 'tsconfig.json', 'tsconfig.core.json'])
+    cpSync(join(root, folder), join(copy, folder), { recursive: true });
   symlinkSync(join(root, 'node_modules'), join(copy, 'node_modules'));
   const page = readFileSync(join(root, 'docs/adding-a-knot.md'), 'utf8');
   mkdirSync(join(copy, 'core/knots', ID));
-  for (const [, name, text] of page.matchAll(/<!-- file: (\S+) -->\n```ts\n([\s\S]*?)```/g)) writeFileSync(join(copy, 'core/knots', ID, name!), text!);
+  for (const [, name, text] of page.matchAll(/<!-- file: (\S+) -->\n```ts\n([\s\S]*?)```/g))
+    writeFileSync(join(copy, 'core/knots', ID, name!), text!);
   node('scripts/bake.ts', ID);
 });
 afterAll(() => rmSync(copy, { recursive: true, force: true }));
@@ -40,15 +47,29 @@ test('the page’s example bakes and is found on the shelf, in choose, in the pi
      }));`,
   );
   const seen = JSON.parse(node('look.ts')) as Record<string, unknown>;
-  expect(seen).toEqual({ listed: 1, found: [ID], suited: 1, everywhere: true, crossings: expect.any(Number), facts: true });
+  expect(seen).toEqual({
+    listed: 1,
+    found: [ID],
+    suited: 1,
+    everywhere: true,
+    crossings: expect.any(Number),
+    facts: true,
+  });
   expect(seen['crossings']).toBeGreaterThanOrEqual(3);
 });
 
 test('nothing but its own folder and what is generated has changed', () => {
   const { stdout } = spawnSync('diff', ['-rq', join(root, 'core'), join(copy, 'core')], { encoding: 'utf8' });
-  const changed = stdout.trim().split('\n').map((line) => line.replaceAll(copy, '').replaceAll(root, '')).sort();
+  const changed = stdout
+    .trim()
+    .split('\n')
+    .map((line) => line.replaceAll(copy, '').replaceAll(root, ''))
+    .sort();
   expect(changed).toEqual([
-    'Files /core/inspect/figures.ts and /core/inspect/figures.ts differ', 'Files /core/inspect/foundLookalikes.ts and /core/inspect/foundLookalikes.ts differ',
-    'Files /core/knots/entries.ts and /core/knots/entries.ts differ', 'Files /core/knots/index.ts and /core/knots/index.ts differ', `Only in /core/knots: ${ID}`,
+    'Files /core/inspect/figures.ts and /core/inspect/figures.ts differ',
+    'Files /core/inspect/foundLookalikes.ts and /core/inspect/foundLookalikes.ts differ',
+    'Files /core/knots/entries.ts and /core/knots/entries.ts differ',
+    'Files /core/knots/index.ts and /core/knots/index.ts differ',
+    `Only in /core/knots: ${ID}`,
   ]);
 });

@@ -1,26 +1,39 @@
 import { describe, expect, test } from '@jest/globals';
 import { arcLengths, distance, smallestDistance, type Point3 } from '../curve';
-import { alexander, closedAtInfinity, crossingsSeenFrom, determinantOf, invariantsOf, linkingMatrix, diagramOf, pinnedEye, signature, simplestDiagram } from '../topology';
-import { bakeForm } from './baking';
-import { CATALOGUE } from './index';
-import { faultsWithShape, formWithWraps, knotById, shapeOf, storedForm, wrapsOf } from './catalogue';
-import { framesOf, motionOf } from './motions';
-import { doubleBowlineWound } from './double-bowline/second-derivation';
-import { entryById } from './lookup';
-import { figuresOf, sameFigures } from './figures';
-import { inState, linesOf, pointsOf, STATES, type DrawnUp, type ShapeState } from './stored';
-import { forms as bowlineForms } from './bowline/shape';
-import { presentation as bowlinePresentation } from './bowline/presentation';
-import { forms as nooseForms } from './barrel-noose/shape';
-import { presentation as noosePresentation } from './barrel-noose/presentation';
-import { forms as eightForms } from './figure-eight-stopper/shape';
-import { presentation as eightPresentation } from './figure-eight-stopper/presentation';
-import { butterflyByHand } from './alpine-butterfly/wound';
-import { presentation as butterflyPresentation } from './alpine-butterfly/presentation';
+import {
+  alexander,
+  closedAtInfinity,
+  crossingsSeenFrom,
+  determinantOf,
+  invariantsOf,
+  linkingMatrix,
+  diagramOf,
+  pinnedEye,
+  signature,
+  simplestDiagram,
+} from '../topology';
+import { bakeForm } from './baking/baking';
+import { CATALOGUE } from './catalogue/shelved';
+import { faultsWithShape, formWithWraps, knotById, shapeOf, storedForm, wrapsOf } from './catalogue/catalogue';
+import { framesOf, motionOf } from './tying/motions';
+import { doubleBowlineWound } from './shelf/double-bowline/second-derivation';
+import { entryById } from './catalogue/lookup';
+import { figuresOf, sameFigures } from './baking/figures';
+import { inState, linesOf, pointsOf, type DrawnUp } from './shape/stored';
+import { STATES, type ShapeState } from './facts/types';
+import { forms as bowlineForms } from './shelf/bowline/shape';
+import { presentation as bowlinePresentation } from './shelf/bowline/presentation';
+import { forms as nooseForms } from './shelf/barrel-noose/shape';
+import { presentation as noosePresentation } from './shelf/barrel-noose/presentation';
+import { forms as eightForms } from './shelf/figure-eight-stopper/shape';
+import { presentation as eightPresentation } from './shelf/figure-eight-stopper/presentation';
+import { butterflyByHand } from './shelf/alpine-butterfly/wound';
+import { presentation as butterflyPresentation } from './shelf/alpine-butterfly/presentation';
 
 /** What is known of a rope from its form alone. */
 const figures = (points: readonly Point3[]) => signature(invariantsOf(simplestDiagram([closedAtInfinity(points)])));
-const determinant = (points: readonly Point3[]) => determinantOf(alexander(simplestDiagram([closedAtInfinity(points)])));
+const determinant = (points: readonly Point3[]) =>
+  determinantOf(alexander(simplestDiagram([closedAtInfinity(points)])));
 const shape = (id: string, form = 'right', state: ShapeState = 'tight') => {
   const s = inState(storedForm(id, form), state);
   return { points: pointsOf(s), marks: s.marks, eye: s.marks.eye! };
@@ -30,15 +43,20 @@ const halves = (id: string, form: string) => {
   const { points, eye } = shape(id, form, 'laid');
   return [points.slice(0, eye + 1), points.slice(eye)].map(determinant);
 };
-const pinned = (points: readonly Point3[], eye: number) => signature(invariantsOf(simplestDiagram(pinnedEye(points, eye))));
-const everyForm = CATALOGUE.flatMap(({ entry, baked }) => Object.keys(baked.forms).map((form) => [entry.id, form] as const));
+const pinned = (points: readonly Point3[], eye: number) =>
+  signature(invariantsOf(simplestDiagram(pinnedEye(points, eye))));
+const everyForm = CATALOGUE.flatMap(({ entry, baked }) =>
+  Object.keys(baked.forms).map((form) => [entry.id, form] as const),
+);
 
 /** Which stretch of rope is uppermost at each place of a face: diameters along it from where its strand enters the knot; the tail's side counts from 1000. */
 function strandsSeen({ tight: { xyz, marks } }: DrawnUp, face: 'front' | 'back'): Map<string, number> {
   const turn = face === 'front' ? 1 : -1;
   const seen = new Map<string, { height: number; along: number }>();
   for (let i = 0; i < xyz.length / 3; i++) {
-    const inLeg = marks.legs!.some(([from, to]) => i > Math.min(from, marks.eye!) + 6 && i < Math.max(to, marks.eye!) - 6);
+    const inLeg = marks.legs!.some(
+      ([from, to]) => i > Math.min(from, marks.eye!) + 6 && i < Math.max(to, marks.eye!) - 6,
+    );
     if (i < marks.standing[1] - 4 || i > marks.tail[0] + 4 || inLeg) continue;
     const [x, y, z] = [xyz[3 * i]! * turn, xyz[3 * i + 1]!, xyz[3 * i + 2]! * turn];
     const along = i < marks.eye! ? (i - marks.standing[1]) * 0.45 : 1000 + (marks.tail[0] - i) * 0.45;
@@ -65,9 +83,30 @@ function told(id: string, form: string, state: ShapeState): string[] {
   return figuresOf({ ropes: linesOf(s), eyes, things: state === 'laid' ? baked.objects : (s.objects ?? []) });
 }
 /** Wrong forms whose strands lie nearer to each other as laid than a rope is thick. */
-const LAID_CLOSE: readonly string[] = ['butterfly-rewoven strand-between-legs', 'butterfly-rewoven loop-open', 'double-fishermans not-tucked', 'triple-fishermans not-tucked', 'flemish-bend-with-bight strands-crossed', 'slipped-eight half-hitch-misplaced', 'trefoil-stopper tail-from-wrong-side'];
+const LAID_CLOSE: readonly string[] = [
+  'butterfly-rewoven strand-between-legs',
+  'butterfly-rewoven loop-open',
+  'double-fishermans not-tucked',
+  'triple-fishermans not-tucked',
+  'flemish-bend-with-bight strands-crossed',
+  'slipped-eight half-hitch-misplaced',
+  'trefoil-stopper tail-from-wrong-side',
+];
 /** Their ends lie otherwise when it is drawn up, as those of an offset joint: joined far away they go round each other another number of times. Rope by rope they are compared; that none passed through another is proven when it is baked. */
-const ENDS_PART = ['double-fishermans right', 'triple-fishermans right', 'double-fishermans one-wrap-short', 'triple-fishermans one-wrap-short', 'offset-overhand right', 'offset-double-overhand right', 'figure-eight-bend offset-eight', 'flemish-bend-with-bight right', 'clove-hitch right', 'figure-eight-bend pair-crossed', 'offset-overhand pair-crossed', 'schwabisch crossed-wraps'];
+const ENDS_PART = [
+  'double-fishermans right',
+  'triple-fishermans right',
+  'double-fishermans one-wrap-short',
+  'triple-fishermans one-wrap-short',
+  'offset-overhand right',
+  'offset-double-overhand right',
+  'figure-eight-bend offset-eight',
+  'flemish-bend-with-bight right',
+  'clove-hitch right',
+  'figure-eight-bend pair-crossed',
+  'offset-overhand pair-crossed',
+  'schwabisch crossed-wraps',
+];
 /** Joints that fall apart when they are pulled: the second rope's end is loose. */
 const FALL_APART = ['double-fishermans not-tucked', 'triple-fishermans not-tucked'];
 
@@ -108,14 +147,21 @@ describe.each(everyForm)('%s %s', (id, form) => {
     if (placed) return; // in the frame in which it was drawn up
     const { points, marks, eye } = shape(id, form);
     const middle = points.slice(marks.standing[1], marks.tail[0]);
-    if (id.startsWith('alpine') || id === 'butterfly-rewoven') expect([points[0]![0] < -8, points.at(-1)![0] > 8]).toEqual([true, true]);
+    if (id.startsWith('alpine') || id === 'butterfly-rewoven')
+      expect([points[0]![0] < -8, points.at(-1)![0] > 8]).toEqual([true, true]);
     else expect(points[0]![1]).toBeGreaterThan(Math.max(...middle.map((p) => p[1])) + 3);
-    if (eye !== undefined) expect(points[eye]![1]).toBeLessThan(Math.min(points[marks.standing[1]]![1], points[marks.tail[0]]![1]));
+    if (eye !== undefined)
+      expect(points[eye]![1]).toBeLessThan(Math.min(points[marks.standing[1]]![1], points[marks.tail[0]]![1]));
   });
 
   test('its measures are in order: low, as stored, high', () => {
     const { set } = storedForm(id, form);
-    for (const r of [set.inKnot_ropeDiameters, set.girth_ropeDiameters, set.width_ropeDiameters, set.length_ropeDiameters]) {
+    for (const r of [
+      set.inKnot_ropeDiameters,
+      set.girth_ropeDiameters,
+      set.width_ropeDiameters,
+      set.length_ropeDiameters,
+    ]) {
       expect(r.low).toBeGreaterThan(1);
       expect(r.low).toBeLessThanOrEqual(r.value);
       expect(r.value).toBeLessThanOrEqual(r.high);
@@ -127,18 +173,22 @@ describe.each(everyForm)('%s %s', (id, form) => {
 });
 
 /** Nothing is hung in a knot without an eye, nor in one that stays as it was drawn up. */
-const cannotHang = (id: string, state: ShapeState): boolean => shape(id, 'right', state).eye === undefined || storedForm(id, 'right').set.reach_ropeDiameters !== undefined;
+const cannotHang = (id: string, state: ShapeState): boolean =>
+  shape(id, 'right', state).eye === undefined || storedForm(id, 'right').set.reach_ropeDiameters !== undefined;
 
 describe.each(CATALOGUE.map((k) => k.entry.id))('%s', (id) => {
   test('every picture that a check point names can be made', () => {
     for (const point of entryById(id).check_points)
-      for (const p of [point.right.picture, ...point.wrong.flatMap((w) => (w.picture ? [w.picture] : []))]) expect(shapeOf(p.knot ?? id, p.form, p.state, p.harness ?? null).length).toBeGreaterThan(0);
+      for (const p of [point.right.picture, ...point.wrong.flatMap((w) => (w.picture ? [w.picture] : []))])
+        expect(shapeOf(p.knot ?? id, p.form, p.state, p.harness ?? null).length).toBeGreaterThan(0);
   });
 
   test('every wrong answer of a point is one of its faults, each with what to do and a source', () => {
     const entry = entryById(id);
-    for (const point of entry.check_points) for (const w of point.wrong) expect(entry.faults.map((f) => f.id)).toContain(w.fault);
-    for (const f of entry.faults) expect([f.what_to_do.length > 0, ['practice', 'general'].includes(f.source)]).toEqual([true, true]);
+    for (const point of entry.check_points)
+      for (const w of point.wrong) expect(entry.faults.map((f) => f.id)).toContain(w.fault);
+    for (const f of entry.faults)
+      expect([f.what_to_do.length > 0, ['practice', 'general'].includes(f.source)]).toEqual([true, true]);
     expect(new Set(entry.faults.map((f) => f.id)).size).toBe(entry.faults.length);
     expect(new Set(entry.pulls.map((p) => p.pull)).size).toBe(entry.pulls.length);
   });
@@ -147,11 +197,14 @@ describe.each(CATALOGUE.map((k) => k.entry.id))('%s', (id) => {
     for (const way of entryById(id).ways) {
       const frames = framesOf(id, way.id);
       expect(frames.length).toBeGreaterThan(4);
-      for (const f of frames) expect(f.components.map((c) => c.points.length)).toEqual(frames[0]!.components.map((c) => c.points.length));
+      for (const f of frames)
+        expect(f.components.map((c) => c.points.length)).toEqual(frames[0]!.components.map((c) => c.points.length));
       // every step has its key frames, in order
       expect([...new Set(frames.map((f) => f.step))]).toEqual(motionOf(id, way.id).steps.map((_, k) => k));
     }
-    expect(() => framesOf(id, 'no-such-way')).toThrow(expect.objectContaining({ code: 'unknown-way' }) as unknown as Error);
+    expect(() => framesOf(id, 'no-such-way')).toThrow(
+      expect.objectContaining({ code: 'unknown-way' }) as unknown as Error,
+    );
   });
 
   test('its marks name places in order along the rope', () => {
@@ -164,7 +217,11 @@ describe.each(CATALOGUE.map((k) => k.entry.id))('%s', (id) => {
           expect([standing[0], standing[1] < tail[0], tail[1]]).toEqual([0, true, pointsOf(s.second).length - 1]);
         }
         const { points, marks } = shape(id, name, state);
-        const inOrder = [...marks.standing, ...[marks.legs, marks.second_legs].flatMap((l) => (l ? [...l[0], ...l[1]] : [])), ...marks.tail];
+        const inOrder = [
+          ...marks.standing,
+          ...[marks.legs, marks.second_legs].flatMap((l) => (l ? [...l[0], ...l[1]] : [])),
+          ...marks.tail,
+        ];
         expect([name, state, inOrder.slice().sort((a, b) => a - b)]).toEqual([name, state, inOrder]);
         expect([inOrder[0], inOrder.at(-1)]).toEqual([0, points.length - 1]);
         if (marks.legs) expect([marks.legs[0][1], marks.legs[1][0]]).toEqual([marks.eye, marks.eye]);
@@ -177,11 +234,21 @@ describe.each(CATALOGUE.map((k) => k.entry.id))('%s', (id) => {
     for (const state of STATES)
       for (const object of ['clip', 'ring'] as const) {
         if (cannotHang(id, state)) {
-          expect(() => shapeOf(id, 'right', state, object)).toThrow(expect.objectContaining({ code: 'no-object-form' }) as unknown as Error);
+          expect(() => shapeOf(id, 'right', state, object)).toThrow(
+            expect.objectContaining({ code: 'no-object-form' }) as unknown as Error,
+          );
           continue;
         }
         const [rope, hung] = shapeOf(id, 'right', state, object);
-        const link = linkingMatrix(diagramOf(crossingsSeenFrom([closedAtInfinity(rope!.points), { points: hung!.points, closed: true }], [0.9, 0.2, 0.4]), 2))[0]![1]!;
+        const link = linkingMatrix(
+          diagramOf(
+            crossingsSeenFrom(
+              [closedAtInfinity(rope!.points), { points: hung!.points, closed: true }],
+              [0.9, 0.2, 0.4],
+            ),
+            2,
+          ),
+        )[0]![1]!;
         expect([state, object, Math.abs(link)]).toEqual([state, object, 1]);
         const gap = Math.min(...hung!.points.map((p) => Math.min(...rope!.points.map((q) => distance(p, q)))));
         // where a ring takes the place of the karabiner on which a noose was drawn up, it may press on a leg
@@ -200,34 +267,46 @@ describe('figure-eight follow-through', () => {
   });
 
   test('takes about twice the rope of a single eight', () => {
-    const ratio = storedForm(id, 'right').set.inKnot_ropeDiameters.value / storedForm(id, 'half-finished').set.inKnot_ropeDiameters.value;
+    const ratio =
+      storedForm(id, 'right').set.inKnot_ropeDiameters.value /
+      storedForm(id, 'half-finished').set.inKnot_ropeDiameters.value;
     expect(ratio).toBeGreaterThan(2);
     expect(ratio).toBeLessThan(4);
   });
 });
 
-test.each(['bowline', 'double-bowline', 'bowline-locked'])('%s, set, still has its collar behind the standing part and above the turns that nip', (id) => {
-  const { points, marks, eye } = shape(id);
-  const turns = points.slice(marks.standing[1], eye).filter((p) => p[1] > -3.5);
-  const standing = points.slice(0, marks.standing[1] + 8);
-  // of what comes back from the eye, what lies behind the standing part as seen from the front
-  const behind = points.slice(eye, marks.tail[1] + 1).filter((p) => standing.some((q) => Math.hypot(p[0] - q[0], p[1] - q[1]) < 0.5 && q[2] - p[2] > 0.8));
-  expect(behind.length).toBeGreaterThan(0);
-  // a bowline that has capsized carries its nipping turns on top
-  expect(Math.max(...behind.map((p) => p[1]))).toBeGreaterThan(turns.map((p) => p[1]).sort((a, b) => a - b)[Math.floor(turns.length / 2)]!);
-});
+test.each(['bowline', 'double-bowline', 'bowline-locked'])(
+  '%s, set, still has its collar behind the standing part and above the turns that nip',
+  (id) => {
+    const { points, marks, eye } = shape(id);
+    const turns = points.slice(marks.standing[1], eye).filter((p) => p[1] > -3.5);
+    const standing = points.slice(0, marks.standing[1] + 8);
+    // of what comes back from the eye, what lies behind the standing part as seen from the front
+    const behind = points
+      .slice(eye, marks.tail[1] + 1)
+      .filter((p) => standing.some((q) => Math.hypot(p[0] - q[0], p[1] - q[1]) < 0.5 && q[2] - p[2] > 0.8));
+    expect(behind.length).toBeGreaterThan(0);
+    // a bowline that has capsized carries its nipping turns on top
+    expect(Math.max(...behind.map((p) => p[1]))).toBeGreaterThan(
+      turns.map((p) => p[1]).sort((a, b) => a - b)[Math.floor(turns.length / 2)]!,
+    );
+  },
+);
 
-test.each(['figure-eight-follow-through', 'figure-eight-on-bight', 'figure-nine-on-bight', 'overhand-on-bight'])('%s: the two strands lie side by side all through, dressed and tight', (id) => {
-  for (const state of ['dressed', 'tight'] as const) {
-    const { points, marks } = shape(id, 'right', state);
-    const first = points.slice(marks.standing[1], marks.legs![0][0]);
-    const second = points.slice(marks.legs![1][1], marks.tail[0]);
-    const gaps = first.map((p) => Math.min(...second.map((q) => distance(p, q)))).sort((a, b) => a - b);
-    expect(gaps[gaps.length >> 1]).toBeLessThanOrEqual(1.15);
-    // nowhere does one strand leave the other
-    expect(gaps[Math.floor(0.9 * gaps.length)]).toBeLessThanOrEqual(1.2);
-  }
-});
+test.each(['figure-eight-follow-through', 'figure-eight-on-bight', 'figure-nine-on-bight', 'overhand-on-bight'])(
+  '%s: the two strands lie side by side all through, dressed and tight',
+  (id) => {
+    for (const state of ['dressed', 'tight'] as const) {
+      const { points, marks } = shape(id, 'right', state);
+      const first = points.slice(marks.standing[1], marks.legs![0][0]);
+      const second = points.slice(marks.legs![1][1], marks.tail[0]);
+      const gaps = first.map((p) => Math.min(...second.map((q) => distance(p, q)))).sort((a, b) => a - b);
+      expect(gaps[gaps.length >> 1]).toBeLessThanOrEqual(1.15);
+      // nowhere does one strand leave the other
+      expect(gaps[Math.floor(0.9 * gaps.length)]).toBeLessThanOrEqual(1.2);
+    }
+  },
+);
 
 test('the double bowline wound in space is the one laid flat', () => {
   const wound = doubleBowlineWound();
@@ -236,8 +315,12 @@ test('the double bowline wound in space is the one laid flat', () => {
 });
 
 test('faults of the locked bowline are other knots, or pass another way', () => {
-  expect(figures(shape('bowline-locked', 'lock-not-through-collar').points)).not.toEqual(figures(shape('bowline-locked').points));
-  expect(figures(shape('bowline-locked', 'third-strand-astray').points)).not.toEqual(figures(shape('bowline-locked').points));
+  expect(figures(shape('bowline-locked', 'lock-not-through-collar').points)).not.toEqual(
+    figures(shape('bowline-locked').points),
+  );
+  expect(figures(shape('bowline-locked', 'third-strand-astray').points)).not.toEqual(
+    figures(shape('bowline-locked').points),
+  );
 });
 
 test('condition faults change exactly their one measure', () => {
@@ -246,7 +329,9 @@ test('condition faults change exactly their one measure', () => {
     const large = shape(id, 'eye-too-large');
     expect(figures(large.points)).toEqual(figures(right.points));
     expect(right.points[right.eye]![1] - large.points[large.eye]![1]).toBeCloseTo(11, 1);
-    expect(storedForm(id, 'eye-too-large').set.inKnot_ropeDiameters.value).toBe(storedForm(id, 'right').set.inKnot_ropeDiameters.value);
+    expect(storedForm(id, 'eye-too-large').set.inKnot_ropeDiameters.value).toBe(
+      storedForm(id, 'right').set.inKnot_ropeDiameters.value,
+    );
   }
   for (const { entry } of CATALOGUE.filter((k) => faultsWithShape(k.entry.id).includes('tail-short'))) {
     const [short] = shapeOf(entry.id, 'tail-short', 'tight');
@@ -259,7 +344,16 @@ test('condition faults change exactly their one measure', () => {
 test('the harness hangs in the eye: both points threaded, or one', () => {
   const linked = (harness: 'both' | 'one') => {
     const [rope, ...rings] = shapeOf('figure-eight-follow-through', 'right', 'tight', harness);
-    return rings.map((ring) => Math.abs(linkingMatrix(diagramOf(crossingsSeenFrom([closedAtInfinity(rope!.points), { points: ring.points, closed: true }], [0.9, 0.2, 0.4]), 2))[0]![1]!));
+    return rings.map((ring) =>
+      Math.abs(
+        linkingMatrix(
+          diagramOf(
+            crossingsSeenFrom([closedAtInfinity(rope!.points), { points: ring.points, closed: true }], [0.9, 0.2, 0.4]),
+            2,
+          ),
+        )[0]![1]!,
+      ),
+    );
   };
   // a rope whose two legs both pass the far side closes up round the ring: one threading counts one
   expect(linked('both')).toEqual([1, 1]);
@@ -268,17 +362,27 @@ test('the harness hangs in the eye: both points threaded, or one', () => {
   const [rope, ...rings] = shapeOf('figure-eight-follow-through', 'half-finished', 'tight', 'both');
   const low = Math.min(...rope!.points.map((p) => p[1]));
   for (const ring of rings) expect(Math.max(...ring.points.map((p) => p[1]))).toBeGreaterThan(low);
-  expect(() => shapeOf('figure-eight-follow-through', 'half-finished', 'laid', 'both')).toThrow(expect.objectContaining({ code: 'no-object-form' }) as unknown as Error);
+  expect(() => shapeOf('figure-eight-follow-through', 'half-finished', 'laid', 'both')).toThrow(
+    expect.objectContaining({ code: 'no-object-form' }) as unknown as Error,
+  );
 });
 
 test('wraps can be chosen where they are a choice', () => {
   expect(wrapsOf('barrel-noose')).toEqual([2, 3]);
   expect([formWithWraps('barrel-noose', 2), formWithWraps('barrel-noose', 3)]).toEqual(['right', 'wraps-3']);
-  for (const [id, wraps] of [['barrel-noose', 4], ['bowline', 2]] as const) expect(() => formWithWraps(id, wraps)).toThrow(expect.objectContaining({ code: 'no-wraps-form' }) as unknown as Error);
+  for (const [id, wraps] of [
+    ['barrel-noose', 4],
+    ['bowline', 2],
+  ] as const)
+    expect(() => formWithWraps(id, wraps)).toThrow(
+      expect.objectContaining({ code: 'no-wraps-form' }) as unknown as Error,
+    );
 });
 
 test.each([
-  ['bowline', bowlineForms.right, bowlinePresentation], ['barrel-noose', nooseForms.right, noosePresentation], ['figure-eight-stopper', eightForms.right, eightPresentation],
+  ['bowline', bowlineForms.right, bowlinePresentation],
+  ['barrel-noose', nooseForms.right, noosePresentation],
+  ['figure-eight-stopper', eightForms.right, eightPresentation],
 ] as const)('baking %s again gives what is stored', (id, make, presentation) => {
   const again = bakeForm(make(), presentation, true);
   const old = storedForm(id, 'right');
@@ -303,5 +407,7 @@ test('drawn up, the butterfly of the twist and the one wound on the hand show th
 
 test('unknown knots and faults are refused by name', () => {
   expect(() => knotById('no-such-knot')).toThrow(expect.objectContaining({ code: 'unknown-knot' }) as unknown as Error);
-  expect(() => storedForm('bowline', 'half-finished')).toThrow(expect.objectContaining({ code: 'unknown-fault' }) as unknown as Error);
+  expect(() => storedForm('bowline', 'half-finished')).toThrow(
+    expect.objectContaining({ code: 'unknown-fault' }) as unknown as Error,
+  );
 });

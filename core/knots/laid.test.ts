@@ -1,39 +1,66 @@
 /** What must hold of every knot as laid, however it is turned, scaled, resampled or shaken. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { distance, lanes, resample, segmentDistance, smallestDistance, twistOfPair, type Line3, type Point3 } from '../curve';
 import {
-  closedAtInfinity, compareDiagrams, crossingsSeenFrom, crossJoined, diagramOf, FRONT, gaussCodeOf, invariantsOf, jones, laurentText, mirrored, partOf, pinnedEye, reduced, sameDiagram, signature, simplestDiagram, turnsAbout, type Diagram,
+  distance,
+  lanes,
+  resample,
+  segmentDistance,
+  smallestDistance,
+  twistOfPair,
+  type Line3,
+  type Point3,
+} from '../curve';
+import {
+  closedAtInfinity,
+  compareDiagrams,
+  crossingsSeenFrom,
+  crossJoined,
+  diagramOf,
+  FRONT,
+  gaussCodeOf,
+  invariantsOf,
+  jones,
+  laurentText,
+  mirrored,
+  partOf,
+  pinnedEye,
+  reduced,
+  sameDiagram,
+  signature,
+  simplestDiagram,
+  turnsAbout,
+  type Diagram,
 } from '../topology';
-import { butterflyByTwist } from './alpine-butterfly/twist';
-import { butterflyByHand } from './alpine-butterfly/wound';
-import { flatDiagram } from './authoring';
-import { backedFlat } from './tie-in-stopper/second-derivation';
-import { bowlineOnBightTied } from './bowline-on-bight/second-derivation';
-import { forms as bowlineOnBightForms } from './bowline-on-bight/shape';
-import { butterflyBendByHand } from './butterfly-bend/second-derivation';
-import { forms as butterflyBendForms } from './butterfly-bend/shape';
-import { distelFollowed } from './distel/second-derivation';
-import { forms as distelForms } from './distel/shape';
-import { figuresOf, sameFigures, type Figured } from './figures';
-import { flemishWound } from './flemish-bend-with-bight/second-derivation';
-import { forms as flemishForms } from './flemish-bend-with-bight/shape';
-import { inlineEightSlipped } from './inline-eight/second-derivation';
-import { forms as inlineEightForms } from './inline-eight/shape';
-import { klemheistFollowed } from './klemheist/second-derivation';
-import { forms as klemheistForms } from './klemheist/shape';
-import { offsetDoubleOverhandFlat } from './offset-double-overhand/second-derivation';
-import { forms as offsetDoubleForms } from './offset-double-overhand/shape';
-import { forms as schwabischForms } from './schwabisch/shape';
-import { forms as tieInStopperForms } from './tie-in-stopper/shape';
-import { forms as twoStrandForms } from './two-strand-backup/shape';
-import type { LaidKnot } from './laid';
-import { storedForm } from './catalogue';
-import { figureNineWound } from './figure-nine-on-bight/second-derivation';
-import { CATALOGUE } from './index';
-import { linesOf, pointsOf } from './stored';
-import { EIGHT, NINE, OVERHAND } from './single-paths';
-import { READABLE_ROPE_DIAMETERS, crossingsApart, readableView, turnedBy } from './view';
+import { butterflyByTwist } from './shelf/alpine-butterfly/twist';
+import { butterflyByHand } from './shelf/alpine-butterfly/wound';
+import { flatDiagram } from './laying/authoring';
+import { backedFlat } from './shelf/tie-in-stopper/second-derivation';
+import { bowlineOnBightTied } from './shelf/bowline-on-bight/second-derivation';
+import { forms as bowlineOnBightForms } from './shelf/bowline-on-bight/shape';
+import { butterflyBendByHand } from './shelf/butterfly-bend/second-derivation';
+import { forms as butterflyBendForms } from './shelf/butterfly-bend/shape';
+import { distelFollowed } from './shelf/distel/second-derivation';
+import { forms as distelForms } from './shelf/distel/shape';
+import { figuresOf, sameFigures, type Figured } from './baking/figures';
+import { flemishWound } from './shelf/flemish-bend-with-bight/second-derivation';
+import { forms as flemishForms } from './shelf/flemish-bend-with-bight/shape';
+import { inlineEightSlipped } from './shelf/inline-eight/second-derivation';
+import { forms as inlineEightForms } from './shelf/inline-eight/shape';
+import { klemheistFollowed } from './shelf/klemheist/second-derivation';
+import { forms as klemheistForms } from './shelf/klemheist/shape';
+import { offsetDoubleOverhandFlat } from './shelf/offset-double-overhand/second-derivation';
+import { forms as offsetDoubleForms } from './shelf/offset-double-overhand/shape';
+import { forms as schwabischForms } from './shelf/schwabisch/shape';
+import { forms as tieInStopperForms } from './shelf/tie-in-stopper/shape';
+import { forms as twoStrandForms } from './shelf/two-strand-backup/shape';
+import type { LaidKnot } from './shape/laid';
+import { storedForm } from './catalogue/catalogue';
+import { figureNineWound } from './shelf/figure-nine-on-bight/second-derivation';
+import { CATALOGUE } from './catalogue/shelved';
+import { linesOf, pointsOf } from './shape/stored';
+import { EIGHT, NINE, OVERHAND } from './laying/single-paths';
+import { READABLE_ROPE_DIAMETERS, crossingsApart, readableView, turnedBy } from './shape/laidView';
 
 const laid = (id: string, form = 'right') => {
   const { laid: shape, objects } = storedForm(id, form);
@@ -63,7 +90,12 @@ function shaken(points: readonly Point3[], most: number, seed: number): Point3[]
 /** A random rotation from three numbers in 0..1 (Shoemake's uniform quaternions). */
 function turned(points: readonly Point3[], [u, v, w]: readonly [number, number, number]): Point3[] {
   const [a, b] = [Math.sqrt(1 - u), Math.sqrt(u)];
-  const [x, y, z, s] = [a * Math.sin(2 * Math.PI * v), a * Math.cos(2 * Math.PI * v), b * Math.sin(2 * Math.PI * w), b * Math.cos(2 * Math.PI * w)];
+  const [x, y, z, s] = [
+    a * Math.sin(2 * Math.PI * v),
+    a * Math.cos(2 * Math.PI * v),
+    b * Math.sin(2 * Math.PI * w),
+    b * Math.cos(2 * Math.PI * w),
+  ];
   return points.map((p) => [
     (1 - 2 * (y * y + z * z)) * p[0] + 2 * (x * y - z * s) * p[1] + 2 * (x * z + y * s) * p[2],
     2 * (x * y + z * s) * p[0] + (1 - 2 * (x * x + z * z)) * p[1] + 2 * (y * z - x * s) * p[2],
@@ -71,19 +103,37 @@ function turned(points: readonly Point3[], [u, v, w]: readonly [number, number, 
   ]);
 }
 
-const everything = CATALOGUE.flatMap(({ entry, baked }) => Object.keys(baked.forms).map((form) => [entry.id, form] as const));
+const everything = CATALOGUE.flatMap(({ entry, baked }) =>
+  Object.keys(baked.forms).map((form) => [entry.id, form] as const),
+);
 
 /** What tells a stored laid form as a knot. */
 function figured(id: string, form: string, change: (points: readonly Point3[]) => Point3[] = (p) => [...p]): Figured {
   const { laid: shape, objects } = storedForm(id, form);
   const ropes = linesOf(shape).map((l) => ({ ...l, points: change(l.points) }));
-  const far = [shape.marks.eye, shape.marks.second_eye].flatMap((e) => (e === undefined ? [] : change([pointsOf(shape)[Math.max(0, e - 1)]!, pointsOf(shape)[e]!, pointsOf(shape)[e + 1]!]).slice(1, 2)));
-  const eyes = far.map((q) => ropes[0]!.points.reduce((best, p, i) => (i > 0 && distance(p, q) < distance(ropes[0]!.points[best]!, q) ? i : best), 1));
+  const far = [shape.marks.eye, shape.marks.second_eye].flatMap((e) =>
+    e === undefined
+      ? []
+      : change([pointsOf(shape)[Math.max(0, e - 1)]!, pointsOf(shape)[e]!, pointsOf(shape)[e + 1]!]).slice(1, 2),
+  );
+  const eyes = far.map((q) =>
+    ropes[0]!.points.reduce(
+      (best, p, i) => (i > 0 && distance(p, q) < distance(ropes[0]!.points[best]!, q) ? i : best),
+      1,
+    ),
+  );
   return { ropes, eyes, things: objects.map((o) => ({ points: change(o.points), closed: o.closed })) };
 }
 
 /** Wrong forms that are not laid as roomily as the right ones: still to be spread. */
-const NARROW: readonly string[] = ['autoblock one-wrap-short', 'autoblock crossed-wraps', 'butterfly-rewoven strand-between-legs', 'munter-mule-overhand slip-not-caught', 'munter-mule-overhand overhand-missing', 'trefoil-stopper tail-from-wrong-side'];
+const NARROW: readonly string[] = [
+  'autoblock one-wrap-short',
+  'autoblock crossed-wraps',
+  'butterfly-rewoven strand-between-legs',
+  'munter-mule-overhand slip-not-caught',
+  'munter-mule-overhand overhand-missing',
+  'trefoil-stopper tail-from-wrong-side',
+];
 /** wraps that cross lift an end out of its line */
 const BENT_ENDS: readonly string[] = ['distel crossed-wraps', 'schwabisch crossed-wraps'];
 
@@ -96,9 +146,11 @@ describe.each(everything)('%s %s, laid', (id, form) => {
     expect(laidDistance_ropeDiameters).toBeGreaterThanOrEqual(1.2);
     if (!shape.tape) expect(smallestDistance(lines, 2.5)).toBeGreaterThanOrEqual(1.2);
     // wound round something they are seen where they lie: their own view is that of the set form
-    if (laidView.apart_ropeDiameters >= READABLE_ROPE_DIAMETERS) expect(crossingsApart(...lines.map((l) => l.points))).toBeGreaterThanOrEqual(READABLE_ROPE_DIAMETERS);
+    if (laidView.apart_ropeDiameters >= READABLE_ROPE_DIAMETERS)
+      expect(crossingsApart(...lines.map((l) => l.points))).toBeGreaterThanOrEqual(READABLE_ROPE_DIAMETERS);
     else expect(objects.length > 0 || shape.tape !== undefined).toBe(true);
-    for (const o of objects) for (const l of lines) expect(smallestBetween(l, o)).toBeGreaterThanOrEqual((1 + o.diameter) / 2 - 0.01);
+    for (const o of objects)
+      for (const l of lines) expect(smallestBetween(l, o)).toBeGreaterThanOrEqual((1 + o.diameter) / 2 - 0.01);
   });
 
   test('ends lead straight out', () => {
@@ -115,10 +167,23 @@ describe.each(everything)('%s %s, laid', (id, form) => {
     const own = figuresOf(figured(id, form));
     const unit = fc.double({ min: 0, max: 1, noNaN: true });
     fc.assert(
-      fc.property(unit, unit, unit, fc.double({ min: 0.01, max: 50, noNaN: true }), fc.integer({ min: 1, max: 1e6 }), (u, v, w, by, seed) => {
-        const other = figured(id, form, (points) => turned(points.length > 3 ? shaken(points, 0.08, seed) : points, [u, v, w]).map((p): Point3 => [p[0] * by, p[1] * by, p[2] * by]));
-        expect(sameFigures(own, figuresOf(other, turned([FRONT], [u, v, w])[0]!))).toBe(true);
-      }),
+      fc.property(
+        unit,
+        unit,
+        unit,
+        fc.double({ min: 0.01, max: 50, noNaN: true }),
+        fc.integer({ min: 1, max: 1e6 }),
+        (u, v, w, by, seed) => {
+          const other = figured(id, form, (points) =>
+            turned(points.length > 3 ? shaken(points, 0.08, seed) : points, [u, v, w]).map((p): Point3 => [
+              p[0] * by,
+              p[1] * by,
+              p[2] * by,
+            ]),
+          );
+          expect(sameFigures(own, figuresOf(other, turned([FRONT], [u, v, w])[0]!))).toBe(true);
+        },
+      ),
       { numRuns: 2, seed: 7 },
     );
   });
@@ -135,34 +200,53 @@ describe.each(everything)('%s %s, laid', (id, form) => {
 /** Least distance of a rope's points from an object's line. */
 const smallestBetween = (rope: Line3, o: { readonly points: readonly Point3[]; readonly closed: boolean }): number => {
   const ring = o.closed ? [...o.points, o.points[0]!] : o.points;
-  return Math.min(...rope.points.map((p) => Math.min(...ring.slice(1).map((q, i) => segmentDistance(p, p, ring[i]!, q)))));
+  return Math.min(
+    ...rope.points.map((p) => Math.min(...ring.slice(1).map((q, i) => segmentDistance(p, p, ring[i]!, q)))),
+  );
 };
 
 describe('second derivations by other motions', () => {
   const line = (points: readonly Point3[], closed = false): Line3 => ({ points, closed });
   const host: Line3 = line(Array.from({ length: 121 }, (_, k): Point3 => [0, (k - 60) / 2, 0]));
-  const joint = (k: Pick<LaidKnot, 'points' | 'second'>): Figured => ({ ropes: [line(k.points), line(k.second!.points)], eyes: [], things: [] });
-  const loop = (k: Pick<LaidKnot, 'points' | 'eyeNode' | 'laidEyeNode'>): Figured => ({ ropes: [line(k.points)], eyes: [(k.laidEyeNode ?? k.eyeNode)!], things: [] });
-  const mirroredFigure = (f: Figured): Figured => ({ ...f, ropes: f.ropes.map((r) => ({ ...r, points: r.points.map((p): Point3 => [-p[0], p[1], p[2]]) })) });
+  const joint = (k: Pick<LaidKnot, 'points' | 'second'>): Figured => ({
+    ropes: [line(k.points), line(k.second!.points)],
+    eyes: [],
+    things: [],
+  });
+  const loop = (k: Pick<LaidKnot, 'points' | 'eyeNode' | 'laidEyeNode'>): Figured => ({
+    ropes: [line(k.points)],
+    eyes: [(k.laidEyeNode ?? k.eyeNode)!],
+    things: [],
+  });
+  const mirroredFigure = (f: Figured): Figured => ({
+    ...f,
+    ropes: f.ropes.map((r) => ({ ...r, points: r.points.map((p): Point3 => [-p[0], p[1], p[2]]) })),
+  });
 
   test('butterfly bend: cut from the butterfly of the twist and from that wound on the hand', () => {
     expect(figuresOf(joint(butterflyBendForms.right()))).toEqual(figuresOf(joint(butterflyBendByHand())));
-    expect(figuresOf(joint(butterflyBendForms.right()))).not.toEqual(figuresOf(joint(butterflyBendForms['false-butterfly']())));
+    expect(figuresOf(joint(butterflyBendForms.right()))).not.toEqual(
+      figuresOf(joint(butterflyBendForms['false-butterfly']())),
+    );
   });
 
   test('Flemish bend with a bight: three lanes in a page, three strands about a path in space', () => {
     const [a, b] = [flemishForms.right(), flemishWound()];
     expect(figuresOf(joint(a))).toEqual(figuresOf(joint(b)));
-    for (const k of [a, b]) expect(figuresOf(loop(k)).at(-1)).toBe(figuresOf(figured('figure-eight-on-bight', 'right')).at(-1));
+    for (const k of [a, b])
+      expect(figuresOf(loop(k)).at(-1)).toBe(figuresOf(figured('figure-eight-on-bight', 'right')).at(-1));
   });
 
   test('bowline on the bight: the bowline doubled, and the bight passed over both eyes', () => {
     const [a, b] = [bowlineOnBightForms.right(), bowlineOnBightTied()];
     const at = (points: readonly Point3[], eye: number) => invariantsOf(simplestDiagram(pinnedEye(points, eye)));
-    const shown = (i: ReturnType<typeof at>) => JSON.stringify(i, (_k, v: unknown) => (typeof v === 'bigint' ? String(v) : v));
+    const shown = (i: ReturnType<typeof at>) =>
+      JSON.stringify(i, (_k, v: unknown) => (typeof v === 'bigint' ? String(v) : v));
     const own = [a.eyeNode!, a.secondEyeNode!].map((e) => V(simplestDiagram(pinnedEye(a.points, e)))).sort();
     expect(b.eyes.map((e) => V(simplestDiagram(pinnedEye(b.points, e)))).sort()).toEqual(own);
-    expect(shown(at(a.points, a.eyeNode!))).not.toBe(shown(invariantsOf(pinned(laid('bowline').points, laid('bowline').eye!))));
+    expect(shown(at(a.points, a.eyeNode!))).not.toBe(
+      shown(invariantsOf(pinned(laid('bowline').points, laid('bowline').eye!))),
+    );
   });
 
   test('inline eight: nearly the whole eight doubled, or a bight slipped through it', () => {
@@ -175,7 +259,12 @@ describe('second derivations by other motions', () => {
     const a = offsetDoubleForms.right();
     const [one, two] = offsetDoubleOverhandFlat();
     const wanted = figuresOf(joint(a));
-    const found = [-3, -2, -1, 0, 1, 2, 3].filter((turns) => sameFigures(wanted, figuresOf({ ropes: withTailsTurned(one, two, turns).map((p) => line(p)), eyes: [], things: [] })));
+    const found = [-3, -2, -1, 0, 1, 2, 3].filter((turns) =>
+      sameFigures(
+        wanted,
+        figuresOf({ ropes: withTailsTurned(one, two, turns).map((p) => line(p)), eyes: [], things: [] }),
+      ),
+    );
     expect(found).toHaveLength(1);
   });
 
@@ -188,13 +277,19 @@ describe('second derivations by other motions', () => {
   test('klemheist: a pair wound by offset, or one strand followed all the way round', () => {
     const of = ({ points, eyeNode }: Pick<LaidKnot, 'points' | 'eyeNode'>) => {
       const cut = [...points.slice(eyeNode! + 2), ...points.slice(0, eyeNode! - 1)];
-      return [cut, cut.slice().reverse()].map((p) => figuresOf({ ropes: [line(p)], eyes: [], things: [host] })[1]).sort();
+      return [cut, cut.slice().reverse()]
+        .map((p) => figuresOf({ ropes: [line(p)], eyes: [], things: [host] })[1])
+        .sort();
     };
     expect(of(klemheistForms.right())).toEqual(of(klemheistFollowed()));
   });
 
   test('backups behind a follow-through: a barrel, or passes laid flat', () => {
-    for (const [forms, turns] of [[tieInStopperForms, 2], [twoStrandForms, 1]] as const) expect(figuresOf(loop(forms.right()))).toEqual(figuresOf(loop(backedFlat(turns))));
+    for (const [forms, turns] of [
+      [tieInStopperForms, 2],
+      [twoStrandForms, 1],
+    ] as const)
+      expect(figuresOf(loop(forms.right()))).toEqual(figuresOf(loop(backedFlat(turns))));
   });
 });
 
@@ -203,19 +298,31 @@ function withTailsTurned(one: readonly Point3[], two: readonly Point3[], turns: 
   const [a, b] = [one.at(-1)!, two.at(-1)!];
   const middle: Point3 = [Math.max(a[0], b[0]) + 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
   const from = Math.atan2(a[2] - middle[2], a[1] - middle[1]);
-  const strand = (start: number) => Array.from({ length: 60 * Math.max(1, Math.abs(turns)) }, (_, k, n = 60 * Math.max(1, Math.abs(turns))): Point3 => {
-    const t = start + (2 * Math.PI * turns * k) / (n - 1);
-    return [middle[0] + k * 0.3, middle[1] + 0.7 * Math.cos(t), middle[2] + 0.7 * Math.sin(t)];
-  });
-  const out = (points: readonly Point3[]): Point3[] => [...points, [points.at(-1)![0] + 20, points.at(-1)![1], points.at(-1)![2]]];
+  const strand = (start: number) =>
+    Array.from({ length: 60 * Math.max(1, Math.abs(turns)) }, (_, k, n = 60 * Math.max(1, Math.abs(turns))): Point3 => {
+      const t = start + (2 * Math.PI * turns * k) / (n - 1);
+      return [middle[0] + k * 0.3, middle[1] + 0.7 * Math.cos(t), middle[2] + 0.7 * Math.sin(t)];
+    });
+  const out = (points: readonly Point3[]): Point3[] => [
+    ...points,
+    [points.at(-1)![0] + 20, points.at(-1)![1], points.at(-1)![2]],
+  ];
   return [out([...one, ...strand(from)]), out([...two, ...strand(from + Math.PI)])];
 }
 
 describe('ropes alone, their ends joined', () => {
   const known: [string, string][] = [
-    ['overhand-stopper', TREFOIL], ['double-overhand-stopper', FIVE_TURNED], ['figure-eight-stopper', FIGURE_EIGHT], ['figure-nine-stopper', FIVE_TWIST],
+    ['overhand-stopper', TREFOIL],
+    ['double-overhand-stopper', FIVE_TURNED],
+    ['figure-eight-stopper', FIGURE_EIGHT],
+    ['figure-nine-stopper', FIVE_TWIST],
     // tied in the bight, or a noose: nothing is left when the eye is let go
-    ['overhand-on-bight', UNKNOT], ['figure-eight-on-bight', UNKNOT], ['figure-nine-on-bight', UNKNOT], ['alpine-butterfly', UNKNOT], ['barrel-noose', UNKNOT], ['butterfly-rewoven', UNKNOT],
+    ['overhand-on-bight', UNKNOT],
+    ['figure-eight-on-bight', UNKNOT],
+    ['figure-nine-on-bight', UNKNOT],
+    ['alpine-butterfly', UNKNOT],
+    ['barrel-noose', UNKNOT],
+    ['butterfly-rewoven', UNKNOT],
   ];
   test.each(known)('%s', (id, v) => {
     const d = alone(laid(id).points);
@@ -236,7 +343,11 @@ describe('loops, the eye pinned', () => {
   };
 
   test('on a bight both halves are the single knot, of one hand', () => {
-    for (const [id, v] of [['overhand-on-bight', TREFOIL], ['figure-eight-on-bight', FIGURE_EIGHT], ['figure-nine-on-bight', FIVE_TWIST]] as const) {
+    for (const [id, v] of [
+      ['overhand-on-bight', TREFOIL],
+      ['figure-eight-on-bight', FIGURE_EIGHT],
+      ['figure-nine-on-bight', FIVE_TWIST],
+    ] as const) {
       const d = of(id);
       expect(part(d, 0)).toBe(part(d, 1));
       expect([part(d, 0), V(mirrored(reduced(partOf(d, [0]))))]).toContain(v);
@@ -244,23 +355,37 @@ describe('loops, the eye pinned', () => {
   });
 
   test('the eight on a bight and the follow-through end in the same form', () => {
-    expect(signature(invariantsOf(of('figure-eight-on-bight')))).toBe(signature(invariantsOf(of('figure-eight-follow-through'))));
-    expect(gaussCodeOf(diagramOf(crossingsSeenFrom([{ points: laid('figure-eight-on-bight').points, closed: false }], FRONT), 1))).toEqual(
-      gaussCodeOf(diagramOf(crossingsSeenFrom([{ points: laid('figure-eight-follow-through').points, closed: false }], FRONT), 1)),
+    expect(signature(invariantsOf(of('figure-eight-on-bight')))).toBe(
+      signature(invariantsOf(of('figure-eight-follow-through'))),
+    );
+    expect(
+      gaussCodeOf(
+        diagramOf(crossingsSeenFrom([{ points: laid('figure-eight-on-bight').points, closed: false }], FRONT), 1),
+      ),
+    ).toEqual(
+      gaussCodeOf(
+        diagramOf(crossingsSeenFrom([{ points: laid('figure-eight-follow-through').points, closed: false }], FRONT), 1),
+      ),
     );
   });
 
   test('the nine on a bight, flat and wound: two derivations, one knot', () => {
     const wound = figureNineWound();
-    expect(signature(invariantsOf(pinned(wound.points, wound.eyeNode!)))).toBe(signature(invariantsOf(of('figure-nine-on-bight'))));
-    expect(signature(invariantsOf(of('figure-nine-on-bight')))).not.toBe(signature(invariantsOf(of('figure-eight-on-bight'))));
+    expect(signature(invariantsOf(pinned(wound.points, wound.eyeNode!)))).toBe(
+      signature(invariantsOf(of('figure-nine-on-bight'))),
+    );
+    expect(signature(invariantsOf(of('figure-nine-on-bight')))).not.toBe(
+      signature(invariantsOf(of('figure-eight-on-bight'))),
+    );
   });
 
   test('the noose: a plain half and one with its wraps turned round it, more with three', () => {
     const [two, three] = [of('barrel-noose'), of('barrel-noose', 'wraps-3')];
     expect([part(two, 0), part(three, 0)]).toEqual([UNKNOT, UNKNOT]);
     expect([part(two, 1), V(mirrored(reduced(partOf(two, [1]))))]).toContain(FIVE_TURNED);
-    expect([part(three, 1), V(mirrored(reduced(partOf(three, [1]))))]).toContain('t^3 + t^5 - t^6 + t^7 - t^8 + t^9 - t^10');
+    expect([part(three, 1), V(mirrored(reduced(partOf(three, [1]))))]).toContain(
+      't^3 + t^5 - t^6 + t^7 - t^8 + t^9 - t^10',
+    );
   });
 
   test('the butterfly by the twist and wound on the hand: two derivations, one knot', () => {
@@ -282,29 +407,44 @@ describe('loops, the eye pinned', () => {
   });
 
   test('the false butterfly is the twist with one sign changed: one crossing of the picture, and it is found', () => {
-    const seen = (second: 1 | -1) => diagramOf(crossingsSeenFrom([{ points: butterflyByTwist(second).points, closed: false }], FRONT), 1);
+    const seen = (second: 1 | -1) =>
+      diagramOf(crossingsSeenFrom([{ points: butterflyByTwist(second).points, closed: false }], FRONT), 1);
     const [right, wrong] = [seen(1), seen(-1)];
     const flipped = right.signs.flatMap((s, k) => (s === wrong.signs[k] ? [] : [k]));
     expect(flipped).toHaveLength(1);
     // the rope alone is unknotted both ways: only the drawings differ, by that crossing
-    expect(compareDiagrams(right, wrong)).toEqual({ relation: 'same-topology', by: 'invariants', crossings: flipped, mirrored: false });
+    expect(compareDiagrams(right, wrong)).toEqual({
+      relation: 'same-topology',
+      by: 'invariants',
+      crossings: flipped,
+      mirrored: false,
+    });
   });
 
   test('rewoven it is the butterfly, and its ring is threaded', () => {
     const { points, eye, objects } = laid('butterfly-rewoven');
-    expect(sameDiagram(pinned(points, eye!), of('alpine-butterfly')) || signature(invariantsOf(pinned(points, eye!))) === signature(invariantsOf(of('alpine-butterfly')))).toBe(true);
+    expect(
+      sameDiagram(pinned(points, eye!), of('alpine-butterfly')) ||
+        signature(invariantsOf(pinned(points, eye!))) === signature(invariantsOf(of('alpine-butterfly'))),
+    ).toBe(true);
     const link = diagramOf(crossingsSeenFrom([closedAtInfinity(points), objects[0]!], [0.9, 0.2, 0.4]), 2);
     expect(Math.abs(invariantsOf(link).linking[0]!)).toBe(1);
   });
 
   test('the bowlines are four different knots', () => {
-    const all = ['bowline', 'double-bowline', 'bowline-yosemite', 'bowline-locked'].map((id) => signature(invariantsOf(of(id))));
+    const all = ['bowline', 'double-bowline', 'bowline-yosemite', 'bowline-locked'].map((id) =>
+      signature(invariantsOf(of(id))),
+    );
     expect(new Set(all).size).toBe(4);
   });
 });
 
 describe('pairs', () => {
-  test.each([['overhand', OVERHAND, 1.35], ['eight', EIGHT, 1.4], ['nine', NINE, 1.45]] as const)('of the %s lie side by side without twist', (_name, path, scale) => {
+  test.each([
+    ['overhand', OVERHAND, 1.35],
+    ['eight', EIGHT, 1.4],
+    ['nine', NINE, 1.45],
+  ] as const)('of the %s lie side by side without twist', (_name, path, scale) => {
     const [a, b] = lanes(flatDiagram(path, { scale, height: 0.68, plateau: 1.9 }), 2, 1.28);
     expect(twistOfPair(a!, b!, 1.6)).toBeLessThan(0.25);
     const gaps = a!.map((p) => Math.min(...b!.map((q) => distance(p, q)))).sort((x, y) => x - y);
@@ -325,10 +465,11 @@ describe('views', () => {
 
 describe('turns about a host, ropes joined crosswise', () => {
   const post: Line3 = { closed: false, points: Array.from({ length: 81 }, (_, k): Point3 => [0, k / 4 - 10, 0]) };
-  const helix = (turns: number, bent = 0): Point3[] => Array.from({ length: 400 }, (_, k): Point3 => {
-    const a = (2 * Math.PI * turns * k) / 399;
-    return [2 * Math.cos(a) + bent * ((k / 399) * 10 - 5) ** 2, (k / 399) * 10 - 5, -2 * Math.sin(a)];
-  });
+  const helix = (turns: number, bent = 0): Point3[] =>
+    Array.from({ length: 400 }, (_, k): Point3 => {
+      const a = (2 * Math.PI * turns * k) / 399;
+      return [2 * Math.cos(a) + bent * ((k / 399) * 10 - 5) ** 2, (k / 399) * 10 - 5, -2 * Math.sin(a)];
+    });
 
   test('counts whole and part turns with their hand', () => {
     expect(turnsAbout({ points: helix(3), closed: false }, post).net).toBeCloseTo(3, 6);
@@ -344,18 +485,37 @@ describe('turns about a host, ropes joined crosswise', () => {
   });
 
   test('a bent host counts as a straight one', () => {
-    const bent: Line3 = { closed: false, points: Array.from({ length: 161 }, (_, k): Point3 => [0.05 * (k / 8 - 10) ** 2, k / 8 - 10, 0]) };
+    const bent: Line3 = {
+      closed: false,
+      points: Array.from({ length: 161 }, (_, k): Point3 => [0.05 * (k / 8 - 10) ** 2, k / 8 - 10, 0]),
+    };
     expect(turnsAbout({ points: helix(3, 0.05), closed: false }, bent).net).toBeCloseTo(3, 1);
   });
 
   test('a rope through the host’s middle is refused', () => {
-    expect(() => turnsAbout({ points: [[-1, 0, 0], [0, 0, 0], [1, 0, 0]], closed: false }, post)).toThrow(expect.objectContaining({ code: 'strands-touch' }) as unknown as Error);
+    expect(() =>
+      turnsAbout(
+        {
+          points: [
+            [-1, 0, 0],
+            [0, 0, 0],
+            [1, 0, 0],
+          ],
+          closed: false,
+        },
+        post,
+      ),
+    ).toThrow(expect.objectContaining({ code: 'strands-touch' }) as unknown as Error);
   });
 
   test('two strands wound n times round each other, joined crosswise, are one knot of their own', () => {
     const v = (turns: number) => V(simplestDiagram([crossJoined(post.points, helix(turns))]));
     expect(v(0)).toBe(UNKNOT);
     // n turns and the join make one twisted ribbon: the torus knot of 2n - 1 or 2n + 1 crossings
-    expect([v(1), v(2), v(3)].map((x) => [UNKNOT, TREFOIL, FIVE_TURNED, 't^3 + t^5 - t^6 + t^7 - t^8 + t^9 - t^10'].indexOf(x))).toEqual([0, 1, 2]);
+    expect(
+      [v(1), v(2), v(3)].map((x) =>
+        [UNKNOT, TREFOIL, FIVE_TURNED, 't^3 + t^5 - t^6 + t^7 - t^8 + t^9 - t^10'].indexOf(x),
+      ),
+    ).toEqual([0, 1, 2]);
   });
 });

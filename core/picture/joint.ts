@@ -11,4 +11,10 @@ interface Joint {
 }
 
 /** @param points from one end to the other */
-export const jointDrawn = (points: readonly Point3[]): Joint => ({ name: 'joint', role: 'rope', closed: false, diameter: JOINT_ropeDiameters, points });
+export const jointDrawn = (points: readonly Point3[]): Joint => ({
+  name: 'joint',
+  role: 'rope',
+  closed: false,
+  diameter: JOINT_ropeDiameters,
+  points,
+});

@@ -11,9 +11,17 @@ export interface DrawnPalm {
 /** So much of what lies behind it is hidden. */
 const HIDES = 0.62;
 
-export function palmPiece({ wrist, fingertips, width_ropeDiameters: width }: DrawnPalm, tint: string, units: number): Piece {
+export function palmPiece(
+  { wrist, fingertips, width_ropeDiameters: width }: DrawnPalm,
+  tint: string,
+  units: number,
+): Piece {
   const whole = (x: number) => Math.round(x * units);
   const line = `M${whole(wrist[0])} ${whole(-wrist[1])}L${whole(fingertips[0])} ${whole(-fingertips[1])}`;
-  const body = (share: number, colour: string) => `<path d="${line}" stroke="${colour}" stroke-width="${whole(width * share)}" stroke-linecap="round"/>`;
-  return { depth: (wrist[2] + fingertips[2]) / 2, svg: `<g data-palm="" opacity="${HIDES}">${body(1, mixed(tint, '#140d06', 0.4))}${body(0.95, tint)}${body(0.5, mixed(tint, '#ffffff', 0.25))}</g>` };
+  const body = (share: number, colour: string) =>
+    `<path d="${line}" stroke="${colour}" stroke-width="${whole(width * share)}" stroke-linecap="round"/>`;
+  return {
+    depth: (wrist[2] + fingertips[2]) / 2,
+    svg: `<g data-palm="" opacity="${HIDES}">${body(1, mixed(tint, '#140d06', 0.4))}${body(0.95, tint)}${body(0.5, mixed(tint, '#ffffff', 0.25))}</g>`,
+  };
 }

@@ -56,21 +56,38 @@ export function hiddenAmong(tapes: readonly { readonly points: readonly Point3[]
         highest.set(key, Math.max(highest.get(key) ?? -Infinity, p[2]));
       }
   return (p) => {
-    for (const [dx, dy] of [[-1, 0], [1, 0], [0, -1], [0, 1], [0, 0]] as const) if ((highest.get(square(p[0] + dx * SQUARE, p[1] + dy * SQUARE)) ?? -Infinity) < p[2] + ABOVE) return false;
+    for (const [dx, dy] of [
+      [-1, 0],
+      [1, 0],
+      [0, -1],
+      [0, 1],
+      [0, 0],
+    ] as const)
+      if ((highest.get(square(p[0] + dx * SQUARE, p[1] + dy * SQUARE)) ?? -Infinity) < p[2] + ABOVE) return false;
     return true;
   };
 }
 
 /** Cells, edges and stripes of a tape as seen along z; what lies wholly under another layer is left out. */
-export function ribbonPieces(points: readonly Point3[], { width, across }: Tape, { name, tint, stripe, casing, units, hidden }: Look): Piece[] {
+export function ribbonPieces(
+  points: readonly Point3[],
+  { width, across }: Tape,
+  { name, tint, stripe, casing, units, hidden }: Look,
+): Piece[] {
   const at = (i: number, u: number): Point3 => add(points[i]!, scale(across[i]!, (u * width) / 2));
   const spot = (p: Point3) => `${Math.round(p[0] * units)} ${Math.round(-p[1] * units)}`;
   const pieces: Piece[] = [];
-  const put = (i: number, j: number, depth: number, svg: string) => pieces.push({ depth, svg: `<g data-component="${name}" data-from="${i}" data-to="${j}">${svg}</g>` });
+  const put = (i: number, j: number, depth: number, svg: string) =>
+    pieces.push({ depth, svg: `<g data-component="${name}" data-from="${i}" data-to="${j}">${svg}</g>` });
   const line = (i: number, j: number, u: number, colour: string, thick: number, lift: number) => {
     const [a, b] = [at(i, u), at(j, u)];
     if (hidden(a) && hidden(b)) return;
-    put(i, j, (a[2] + b[2]) / 2 + lift, `<path d="M${spot(a)}L${spot(b)}" stroke="${colour}" stroke-width="${Math.round(thick * units)}" stroke-linecap="round"/>`);
+    put(
+      i,
+      j,
+      (a[2] + b[2]) / 2 + lift,
+      `<path d="M${spot(a)}L${spot(b)}" stroke="${colour}" stroke-width="${Math.round(thick * units)}" stroke-linecap="round"/>`,
+    );
   };
   for (let i = 0; i < points.length - 1; i += PER_CELL) {
     const j = Math.min(points.length - 1, i + PER_CELL);
@@ -83,7 +100,12 @@ export function ribbonPieces(points: readonly Point3[], { width, across }: Tape,
       const corners = [at(i, u), at(j, u), at(j, v), at(i, v)];
       if (corners.every(hidden)) continue;
       const depth = corners.reduce((sum, p) => sum + p[2], 0) / 4;
-      put(i, j, depth, `<path d="M${corners.map(spot).join('L')}Z" fill="${base}" stroke="${base}" stroke-width="${Math.round(0.12 * units)}"/>`);
+      put(
+        i,
+        j,
+        depth,
+        `<path d="M${corners.map(spot).join('L')}Z" fill="${base}" stroke="${base}" stroke-width="${Math.round(0.12 * units)}"/>`,
+      );
     }
     for (const u of [-1, 1]) {
       line(i, j, u, casing, 0.22, 0.1);
@@ -94,12 +116,21 @@ export function ribbonPieces(points: readonly Point3[], { width, across }: Tape,
 }
 
 /** The tape as a closed box section: four sides a ring, laid out like a tube's mesh. */
-export function ribbonMesh(points: readonly Point3[], { width, thickness, across }: Tape, tint: readonly [readonly [number, number, number], readonly [number, number, number]], stripe: readonly [number, number, number]): TubeMesh {
+export function ribbonMesh(
+  points: readonly Point3[],
+  { width, thickness, across }: Tape,
+  tint: readonly [readonly [number, number, number], readonly [number, number, number]],
+  stripe: readonly [number, number, number],
+): TubeMesh {
   const s = arcLengths(points);
   const total = s.at(-1)!;
   // round the section: along the upper face, back along the lower; at the edges the two faces meet
   const steps = 12;
-  const section = [...Array.from({ length: steps + 1 }, (_, k) => [-1 + (2 * k) / steps, 1] as const), ...Array.from({ length: steps + 1 }, (_, k) => [1 - (2 * k) / steps, -1] as const), [-1, 1] as const];
+  const section = [
+    ...Array.from({ length: steps + 1 }, (_, k) => [-1 + (2 * k) / steps, 1] as const),
+    ...Array.from({ length: steps + 1 }, (_, k) => [1 - (2 * k) / steps, -1] as const),
+    [-1, 1] as const,
+  ];
   const sides = section.length - 1;
   const rings = points.length;
   const position = new Float32Array(3 * rings * section.length);
@@ -116,7 +147,10 @@ export function ribbonMesh(points: readonly Point3[], { width, thickness, across
       normal.set(scale(n, face), 3 * k);
       uv.set([s[i]! / 3.2, (u + 1) * 0.9], 2 * k);
       const striped = Math.abs(Math.abs(u) - STRIPE) < 0.09;
-      colour.set([0, 1, 2].map((c) => (striped ? stripe[c]! : tint[0][c]! + (tint[1][c]! - tint[0][c]!) * share)), 3 * k);
+      colour.set(
+        [0, 1, 2].map((c) => (striped ? stripe[c]! : tint[0][c]! + (tint[1][c]! - tint[0][c]!) * share)),
+        3 * k,
+      );
     });
   }
   const index = new Uint32Array(6 * (rings - 1) * sides);

@@ -53,26 +53,40 @@ export interface TubeComponent {
   readonly diameter: number;
   readonly points: readonly Point3[];
   readonly tape?: Tape | undefined;
-  readonly marks?: { readonly standing?: readonly [number, number] | undefined; readonly tail?: readonly [number, number] | undefined; readonly gate?: readonly [number, number] | undefined } | undefined;
+  readonly marks?:
+    | {
+        readonly standing?: readonly [number, number] | undefined;
+        readonly tail?: readonly [number, number] | undefined;
+        readonly gate?: readonly [number, number] | undefined;
+      }
+    | undefined;
 }
 
 /** Spacing of the points that darken what lies near them. */
 const OCCLUDERS_STEP = 0.4;
 
 /** What darkens the ropes of a shape: points along all of them. */
-export const occluders = (components: readonly TubeComponent[]): Point3[] => components.filter(isRope).flatMap((c) => finePoints(c.points, c.closed, OCCLUDERS_STEP));
+export const occluders = (components: readonly TubeComponent[]): Point3[] =>
+  components.filter(isRope).flatMap((c) => finePoints(c.points, c.closed, OCCLUDERS_STEP));
 
 /** How the tube of a component looks in a theme. @param others what darkens it; empty leaves occlusion out */
-export function tubeSettings(c: TubeComponent, theme: PictureTheme, others: readonly Point3[]): Omit<TubeSettings, 'sides' | 'step'> {
+export function tubeSettings(
+  c: TubeComponent,
+  theme: PictureTheme,
+  others: readonly Point3[],
+): Omit<TubeSettings, 'sides' | 'step'> {
   const colours = PICTURE_THEMES[theme];
   const rope = isRope(c);
   const steps = c.points.length - (c.closed ? 0 : 1);
   const { standing, tail, gate } = c.marks ?? {};
   return {
-    closed: c.closed, radius: c.diameter / 2, tint: strandTints(c.role, theme).tint,
+    closed: c.closed,
+    radius: c.diameter / 2,
+    tint: strandTints(c.role, theme).tint,
     drift: standing && tail ? [standing[1] / steps, tail[0] / steps] : [0, 1],
     gate: gate && { from: gate[0] / steps, to: gate[1] / steps, tint: colours.core },
-    others: rope ? others : [], othersStep: OCCLUDERS_STEP,
+    others: rope ? others : [],
+    othersStep: OCCLUDERS_STEP,
   };
 }
 
@@ -81,7 +95,12 @@ export function tubeSettings(c: TubeComponent, theme: PictureTheme, others: read
  * @param others what darkens it; empty leaves occlusion out
  * @param quality distance of rings along a rope and sides round it; a tape has the rings of its centre-line
  */
-export function componentMesh(c: TubeComponent, theme: PictureTheme, others: readonly Point3[], quality: { readonly step: number; readonly sides: number }): TubeMesh {
+export function componentMesh(
+  c: TubeComponent,
+  theme: PictureTheme,
+  others: readonly Point3[],
+  quality: { readonly step: number; readonly sides: number },
+): TubeMesh {
   if (c.tape) {
     const { tint, tracers } = strandTints(c.role, theme);
     return ribbonMesh(c.points, c.tape, [linearColour(tint[0]), linearColour(tint[1])], linearColour(tracers[0]));
@@ -101,7 +120,10 @@ function near(points: readonly Point3[]): (p: Point3) => readonly Point3[] {
   }
   return (p) => {
     const found: Point3[] = [];
-    for (let x = -1; x <= 1; x++) for (let y = -1; y <= 1; y++) for (let z = -1; z <= 1; z++) found.push(...(cells.get(`${cell(p[0]) + x} ${cell(p[1]) + y} ${cell(p[2]) + z}`) ?? []));
+    for (let x = -1; x <= 1; x++)
+      for (let y = -1; y <= 1; y++)
+        for (let z = -1; z <= 1; z++)
+          found.push(...(cells.get(`${cell(p[0]) + x} ${cell(p[1]) + y} ${cell(p[2]) + z}`) ?? []));
     return found;
   };
 }
@@ -127,20 +149,32 @@ export function tubeMesh(points: readonly Point3[], o: TubeSettings): TubeMesh {
     const p = points[i]!;
     const share = s[i]! / total;
     const t = Math.min(1, Math.max(0, (share - o.drift[0]) / (o.drift[1] - o.drift[0] || 1)));
-    const tint = gate && share >= o.gate!.from && share <= o.gate!.to ? gate : [0, 1, 2].map((c) => a[c]! + (b[c]! - a[c]!) * t);
-    const strands = o.others.length === 0 ? [] : around(p).filter((q) => Math.hypot(q[0] - p[0], q[1] - p[1], q[2] - p[2]) >= own);
+    const tint =
+      gate && share >= o.gate!.from && share <= o.gate!.to ? gate : [0, 1, 2].map((c) => a[c]! + (b[c]! - a[c]!) * t);
+    const strands =
+      o.others.length === 0 ? [] : around(p).filter((q) => Math.hypot(q[0] - p[0], q[1] - p[1], q[2] - p[2]) >= own);
     const [N, B] = [frames.normals[i]!, frames.binormals[i]!];
     for (let j = 0; j < width; j++) {
       const k = 3 * (i * width + j);
-      const nx = N[0] * cos[j]! + B[0] * sin[j]!, ny = N[1] * cos[j]! + B[1] * sin[j]!, nz = N[2] * cos[j]! + B[2] * sin[j]!;
-      const x = p[0] + o.radius * nx, y = p[1] + o.radius * ny, z = p[2] + o.radius * nz;
-      position[k] = x; position[k + 1] = y; position[k + 2] = z;
-      normal[k] = nx; normal[k + 1] = ny; normal[k + 2] = nz;
+      const nx = N[0] * cos[j]! + B[0] * sin[j]!,
+        ny = N[1] * cos[j]! + B[1] * sin[j]!,
+        nz = N[2] * cos[j]! + B[2] * sin[j]!;
+      const x = p[0] + o.radius * nx,
+        y = p[1] + o.radius * ny,
+        z = p[2] + o.radius * nz;
+      position[k] = x;
+      position[k + 1] = y;
+      position[k + 2] = z;
+      normal[k] = nx;
+      normal[k + 1] = ny;
+      normal[k + 2] = nz;
       uv[2 * (i * width + j)] = s[i]! / TILE_ROPE_DIAMETERS;
       uv[2 * (i * width + j) + 1] = j / o.sides;
       let covered = 0;
       for (const q of strands) {
-        const vx = q[0] - x, vy = q[1] - y, vz = q[2] - z;
+        const vx = q[0] - x,
+          vy = q[1] - y,
+          vz = q[2] - z;
         const towards = vx * nx + vy * ny + vz * nz;
         if (towards <= 0) continue;
         const r2 = vx * vx + vy * vy + vz * vz;

@@ -1,8 +1,16 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { judgeTail, PROFILE_IDS, requiredLength_mm, shippedProfile, SHIPPED_PROFILES, type TailQuestion } from './index';
+import {
+  judgeTail,
+  PROFILE_IDS,
+  requiredLength_mm,
+  shippedProfile,
+  SHIPPED_PROFILES,
+  type TailQuestion,
+} from './index';
 
-const ask = (profile: string, q: Partial<TailQuestion> & { knot: string }) => judgeTail(shippedProfile(profile), { rope_diameter_mm: 10, ...q });
+const ask = (profile: string, q: Partial<TailQuestion> & { knot: string }) =>
+  judgeTail(shippedProfile(profile), { rope_diameter_mm: 10, ...q });
 const EIGHT = 'figure-eight-follow-through';
 
 describe('the schools', () => {
@@ -28,7 +36,11 @@ describe('the schools', () => {
   ] as const)('%s %o', (profile, q, required, max, verdict, margin) => {
     const a = ask(profile, q);
     expect([a.required_mm, a.max_mm, a.verdict, a.margin_mm]).toEqual([required, max, verdict, margin]);
-    expect([a.rule.profile, a.rule.version, a.rule.text.length > 0]).toEqual([profile, shippedProfile(profile).version, true]);
+    expect([a.rule.profile, a.rule.version, a.rule.text.length > 0]).toEqual([
+      profile,
+      shippedProfile(profile).version,
+      true,
+    ]);
   });
 
   test('an interval that touches a limit is not judged, one clear of it is', () => {
@@ -51,21 +63,37 @@ describe('the rule', () => {
 
   test('a longer tail never goes from enough to short, and enough never has a negative margin', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...PROFILE_IDS), fc.constantFrom(EIGHT, 'bowline-locked', 'bowline'), fc.double({ min: 0, max: 400, noNaN: true }), fc.double({ min: 0, max: 50, noNaN: true }), fc.double({ min: 70, max: 120, noNaN: true }), (profile, knot, tail_mm, more, fist_mm) => {
-        const a = ask(profile, { knot, tail_mm, fist_mm });
-        const b = ask(profile, { knot, tail_mm: tail_mm + more, fist_mm });
-        if (a.verdict === 'enough') {
-          expect(a.margin_mm).toBeGreaterThanOrEqual(0);
-          expect(b.verdict).not.toBe('short');
-        }
-        if (a.required_mm !== null) expect(a.verdict === 'short').toBe(tail_mm < a.required_mm);
-      }),
+      fc.property(
+        fc.constantFrom(...PROFILE_IDS),
+        fc.constantFrom(EIGHT, 'bowline-locked', 'bowline'),
+        fc.double({ min: 0, max: 400, noNaN: true }),
+        fc.double({ min: 0, max: 50, noNaN: true }),
+        fc.double({ min: 70, max: 120, noNaN: true }),
+        (profile, knot, tail_mm, more, fist_mm) => {
+          const a = ask(profile, { knot, tail_mm, fist_mm });
+          const b = ask(profile, { knot, tail_mm: tail_mm + more, fist_mm });
+          if (a.verdict === 'enough') {
+            expect(a.margin_mm).toBeGreaterThanOrEqual(0);
+            expect(b.verdict).not.toBe('short');
+          }
+          if (a.required_mm !== null) expect(a.verdict === 'short').toBe(tail_mm < a.required_mm);
+        },
+      ),
     );
   });
 
   test('values out of range are refused', () => {
-    for (const bad of [{ fist_mm: 69 }, { fist_mm: 121 }, { tail_mm: Number.NaN }, { tail_mm: -1 }, { rope_diameter_mm: Infinity }, { uncertainty_mm: -1 }])
-      expect(() => ask('rope-access', { knot: EIGHT, tail_mm: 100, ...bad })).toThrow(expect.objectContaining({ code: 'not-a-number' }) as unknown as Error);
+    for (const bad of [
+      { fist_mm: 69 },
+      { fist_mm: 121 },
+      { tail_mm: Number.NaN },
+      { tail_mm: -1 },
+      { rope_diameter_mm: Infinity },
+      { uncertainty_mm: -1 },
+    ])
+      expect(() => ask('rope-access', { knot: EIGHT, tail_mm: 100, ...bad })).toThrow(
+        expect.objectContaining({ code: 'not-a-number' }) as unknown as Error,
+      );
   });
 });
 
@@ -74,5 +102,6 @@ test('profiles are named with or without their version', () => {
   // what was judged under an earlier version is looked up under it
   expect(shippedProfile('sport-crag@1')).toMatchObject({ version: 1, lengths: SHIPPED_PROFILES[0]!.lengths });
   expect(shippedProfile('sport-crag@1')).not.toHaveProperty('also');
-  for (const bad of ['sport-crag@3', 'nobody', '', 'sport-crag@x']) expect(() => shippedProfile(bad)).toThrow(expect.objectContaining({ code: 'unknown-profile' }) as unknown as Error);
+  for (const bad of ['sport-crag@3', 'nobody', '', 'sport-crag@x'])
+    expect(() => shippedProfile(bad)).toThrow(expect.objectContaining({ code: 'unknown-profile' }) as unknown as Error);
 });

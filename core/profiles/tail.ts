@@ -4,7 +4,7 @@
  * gives "no-rule", never a pass.
  */
 import { fault, finite } from '../errors';
-import { entryById } from '../knots/lookup';
+import { entryById } from '../knots/catalogue/lookup';
 import { SHIPPED_VERSIONS } from './shipped';
 import type { LengthKind, LengthRule, Profile, TailUse } from './types';
 
@@ -24,7 +24,13 @@ export interface TailAnswer {
   readonly required_mm: number | null;
   readonly recommended_mm: number | null;
   readonly max_mm: number | null;
-  readonly rule: { readonly id: string; readonly text: string; readonly source: string; readonly profile: string; readonly version: number };
+  readonly rule: {
+    readonly id: string;
+    readonly text: string;
+    readonly source: string;
+    readonly profile: string;
+    readonly version: number;
+  };
   readonly verdict: 'enough' | 'short' | 'long' | 'not-measured' | 'no-rule';
   /** least distance to the nearest limit, rounded down; negative when missed; null where there is nothing to compare */
   readonly margin_mm: number | null;
@@ -77,12 +83,28 @@ export function judgeTail(profile: Profile, question: TailQuestion): TailAnswer 
   const named = { profile: profile.id, version: profile.version };
   if (!rule)
     return {
-      length_kind: question.as === 'rope-end' ? 'beyond_stopper' : 'tail', required_mm: null, recommended_mm: null, max_mm: null, verdict: 'no-rule', margin_mm: null,
-      rule: { id: 'none', text: 'this rule set says nothing about this length on this knot', source: 'practice', ...named },
+      length_kind: question.as === 'rope-end' ? 'beyond_stopper' : 'tail',
+      required_mm: null,
+      recommended_mm: null,
+      max_mm: null,
+      verdict: 'no-rule',
+      margin_mm: null,
+      rule: {
+        id: 'none',
+        text: 'this rule set says nothing about this length on this knot',
+        source: 'practice',
+        ...named,
+      },
     };
   const required = requiredLength_mm(rule, diameter, fist);
   const max = rule.max_mm ?? null;
-  const base = { length_kind: rule.kind, required_mm: required, recommended_mm: null, max_mm: max, rule: { id: rule.id, text: rule.text, source: rule.source, ...named } };
+  const base = {
+    length_kind: rule.kind,
+    required_mm: required,
+    recommended_mm: null,
+    max_mm: max,
+    rule: { id: rule.id, text: rule.text, source: rule.source, ...named },
+  };
   if (required === null) return { ...base, verdict: 'no-rule', margin_mm: null };
   if (question.tail_mm === undefined) return { ...base, verdict: 'not-measured', margin_mm: null };
   const tail = finite('tail_mm', question.tail_mm, 0, 20000);
@@ -92,5 +114,9 @@ export function judgeTail(profile: Profile, question: TailQuestion): TailAnswer 
   const long = max !== null && low > max;
   const within = low >= required && (max === null || high <= max);
   const margin = long ? max - low : Math.min(low - required, max === null || short ? Infinity : max - high);
-  return { ...base, verdict: short ? 'short' : long ? 'long' : within ? 'enough' : 'not-measured', margin_mm: Math.floor(margin) };
+  return {
+    ...base,
+    verdict: short ? 'short' : long ? 'long' : within ? 'enough' : 'not-measured',
+    margin_mm: Math.floor(margin),
+  };
 }

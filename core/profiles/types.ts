@@ -2,7 +2,7 @@
  * A practice profile: one school's rules as data. Which knots it accepts stands here, never in the knot;
  * silence is an answer of its own. Kinds of length are types of their own and are never mixed.
  */
-import type { Source } from '../knots/types';
+import type { Source } from '../knots/facts/types';
 
 export const PROFILE_IDS = ['sport-crag', 'rope-access', 'rescue-team', 'tree-work', 'river-expedition'] as const;
 export type ShippedProfileId = (typeof PROFILE_IDS)[number];
@@ -53,10 +53,22 @@ export interface Profile {
   readonly about: string;
   readonly lengths: readonly LengthRule[];
   readonly tieIn: readonly KnotStanding[];
-  readonly stopperBehindTieIn: { readonly asked: 'required' | 'optional' | 'not-asked'; readonly knots: readonly string[]; readonly text: string; readonly doubtful?: true; readonly source: Source };
+  readonly stopperBehindTieIn: {
+    readonly asked: 'required' | 'optional' | 'not-asked';
+    readonly knots: readonly string[];
+    readonly text: string;
+    readonly doubtful?: true;
+    readonly source: Source;
+  };
   readonly secondCheck: { readonly asked: 'required' | 'advised' | 'none'; readonly source: Source };
   /** rope in hand before a follow-through, mm */
-  readonly startAllowance_mm: { readonly knots: readonly string[]; readonly least: number; readonly most: number; readonly text: string; readonly source: Source } | null;
+  readonly startAllowance_mm: {
+    readonly knots: readonly string[];
+    readonly least: number;
+    readonly most: number;
+    readonly text: string;
+    readonly source: Source;
+  } | null;
   readonly also?: readonly Asked[];
   /** ropes that differ by more than this are not joined by a joint for equal ones; no limit is set where it is not said */
   readonly unequalOver_mm?: number;

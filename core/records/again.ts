@@ -2,11 +2,16 @@
  * When a tied knot is to be looked at again: it was never looked at; it was moved, loaded anew, or another rope took the load since; it hung
  * idle, or for so long that a knot of its kind may have loosened. The occasions are practice; the hours are general.
  */
-import type { KnotEntry } from '../knots/types';
+import type { KnotEntry } from '../knots/facts/types';
 
 export const KNOT_EVENTS = ['moved', 'other-rope-took-load', 'reloaded', 'left-idle'] as const;
 export type KnotEventKind = (typeof KNOT_EVENTS)[number];
-export const EVENT_WORDS: Readonly<Record<KnotEventKind, string>> = { moved: 'moved', 'other-rope-took-load': 'another rope took the load', reloaded: 'loaded anew', 'left-idle': 'hung idle' };
+export const EVENT_WORDS: Readonly<Record<KnotEventKind, string>> = {
+  moved: 'moved',
+  'other-rope-took-load': 'another rope took the load',
+  reloaded: 'loaded anew',
+  'left-idle': 'hung idle',
+};
 
 /** A knot that may loosen when idle is looked at again after so long; any other after so long. General. */
 export const HOURS_UNTIL_AGAIN = { loosens: 12, keeps: 7 * 24 } as const;
@@ -31,18 +36,53 @@ export interface Again {
  * @param now ISO instant
  * @returns every reason, the gravest first; empty where the last look still stands
  */
-export function askedAgain(knot: Pick<KnotEntry, 'keeps_when_idle' | 'loosens'>, { last_check_at, events, rope_state, interval_h }: LookedAt, now: string): Again[] {
-  const rope: Again[] = rope_state === 'retired' || rope_state === 'damaged' ? [{ why: 'rope-state', text: rope_state === 'retired' ? 'its rope is retired: take it out' : 'its rope has damage that nothing was done about: take it out', since: null }] : [];
-  if (last_check_at === null) return [...rope, { why: 'never', text: 'nobody has looked at both faces yet', since: null }];
+export function askedAgain(
+  knot: Pick<KnotEntry, 'keeps_when_idle' | 'loosens'>,
+  { last_check_at, events, rope_state, interval_h }: LookedAt,
+  now: string,
+): Again[] {
+  const rope: Again[] =
+    rope_state === 'retired' || rope_state === 'damaged'
+      ? [
+          {
+            why: 'rope-state',
+            text:
+              rope_state === 'retired'
+                ? 'its rope is retired: take it out'
+                : 'its rope has damage that nothing was done about: take it out',
+            since: null,
+          },
+        ]
+      : [];
+  if (last_check_at === null)
+    return [...rope, { why: 'never', text: 'nobody has looked at both faces yet', since: null }];
   const since = events.filter((e) => e.at > last_check_at);
   const happened = KNOT_EVENTS.flatMap((kind): Again[] => {
-    const first = since.filter((e) => e.kind === kind).map((e) => e.at).sort()[0];
-    return first === undefined ? [] : [{ why: kind, text: `${EVENT_WORDS[kind]} since it was looked at: unchecked`, since: first }];
+    const first = since
+      .filter((e) => e.kind === kind)
+      .map((e) => e.at)
+      .sort()[0];
+    return first === undefined
+      ? []
+      : [{ why: kind, text: `${EVENT_WORDS[kind]} since it was looked at: unchecked`, since: first }];
   });
   const usual = knot.keeps_when_idle ? HOURS_UNTIL_AGAIN.keeps : HOURS_UNTIL_AGAIN.loosens;
   // a rule set's interval never stretches the time of a knot that loosens
   const hours = Math.min(interval_h ?? usual, knot.keeps_when_idle ? Infinity : usual);
   const passed = (Date.parse(now) - Date.parse(last_check_at)) / 3_600_000;
-  const long: Again[] = passed > hours ? [{ why: 'long-ago', text: knot.keeps_when_idle ? (passed >= 48 ? `last looked at ${Math.floor(passed / 24)} days ago` : `last looked at ${Math.floor(passed)} hours ago`) : `last looked at ${Math.floor(passed)} hours ago; ${knot.loosens.text}`, since: last_check_at }] : [];
+  const long: Again[] =
+    passed > hours
+      ? [
+          {
+            why: 'long-ago',
+            text: knot.keeps_when_idle
+              ? passed >= 48
+                ? `last looked at ${Math.floor(passed / 24)} days ago`
+                : `last looked at ${Math.floor(passed)} hours ago`
+              : `last looked at ${Math.floor(passed)} hours ago; ${knot.loosens.text}`,
+            since: last_check_at,
+          },
+        ]
+      : [];
   return [...rope, ...happened, ...long];
 }

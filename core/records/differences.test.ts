@@ -1,14 +1,27 @@
 import { expect, test } from '@jest/globals';
-import { judge, type PointAnswer } from '../inspect';
+import { judge, type PointAnswer } from '../inspect/judging';
 import { shippedProfile } from '../profiles';
 import { differencesBetween } from './index';
 
 const look = (change: Partial<Record<string, PointAnswer['found']>>, tail_mm = 130, uncertainty_mm = 5) => {
   const answers: PointAnswer[] = [
-    ...(['name', 'front', 'back', 'path', 'set', 'eye', 'harness'] as const).map((point) => ({ point, found: change[point] ?? ('right' as const) })),
+    ...(['name', 'front', 'back', 'path', 'set', 'eye', 'harness'] as const).map((point) => ({
+      point,
+      found: change[point] ?? ('right' as const),
+    })),
     { point: 'tail', found: 'right', tail: { tail_mm, method: 'ruler', uncertainty_mm } },
   ];
-  return { answers, judgement: judge(shippedProfile('rope-access'), { knot: 'bowline-locked', rope_diameter_mm: 10, stopper: false, fist_mm: 100, answers, secondSigned: true }) };
+  return {
+    answers,
+    judgement: judge(shippedProfile('rope-access'), {
+      knot: 'bowline-locked',
+      rope_diameter_mm: 10,
+      stopper: false,
+      fist_mm: 100,
+      answers,
+      secondSigned: true,
+    }),
+  };
 };
 
 test('two looks differ at the points where they found something else, in words of both', () => {

@@ -4,11 +4,18 @@
  * The entry's canonical bytes (RFC 8785) carry the hash of the entry before it, so the organisation's
  * record is a chain. What the chain can prove and what not: docs/record.md.
  */
-import type { Judgement, PointAnswer, RopeState, Verdict } from '../inspect';
+import type { Judgement, PointAnswer, RopeState, Verdict } from '../inspect/judging';
 import type { Difference } from './differences';
 import type { RopeEvent } from './ropeLife';
 
-export const ENTRY_KINDS = ['check', 'signature', 'correction', 'finding-closed', 'rope-event', 'round-finished'] as const;
+export const ENTRY_KINDS = [
+  'check',
+  'signature',
+  'correction',
+  'finding-closed',
+  'rope-event',
+  'round-finished',
+] as const;
 export type EntryKind = (typeof ENTRY_KINDS)[number];
 
 interface EntryHead {
@@ -82,7 +89,11 @@ export interface CorrectionBody {
   readonly verdict_after: Verdict;
   readonly demo: boolean;
 }
-export const DONE_WORDS = { 'taken-out': 'taken out', retied: 'taken out and tied again', 'rope-retired': 'rope retired' } as const;
+export const DONE_WORDS = {
+  'taken-out': 'taken out',
+  retied: 'taken out and tied again',
+  'rope-retired': 'rope retired',
+} as const;
 export interface FindingClosedBody {
   readonly check: string;
   readonly tied_knot: string;
@@ -111,7 +122,11 @@ export interface RoundFinishedBody {
   readonly name: string;
   readonly begun_by: string;
   readonly begun_at: string;
-  readonly stops: readonly (RoundStop & { readonly check: string | null; readonly verdict: Verdict; readonly why_not: string })[];
+  readonly stops: readonly (RoundStop & {
+    readonly check: string | null;
+    readonly verdict: Verdict;
+    readonly why_not: string;
+  })[];
   readonly note: string;
   readonly demo: boolean;
 }
@@ -167,14 +182,36 @@ export function aboutOf(entry: Entry): string {
 }
 
 /** Whether an entry is one of those that a check consists of. */
-export const isOfCheck = (entry: Entry): entry is CheckEntry => entry.kind !== 'rope-event' && entry.kind !== 'round-finished';
+export const isOfCheck = (entry: Entry): entry is CheckEntry =>
+  entry.kind !== 'rope-event' && entry.kind !== 'round-finished';
 
 /** Columns of an entry, computed from it. */
 export function columnsOf(entry: Entry): EntryColumns {
-  const none = { knot: null, rope: null, place: null, tied_by: null, signer: null, seen_at: null, profile: null, profile_version: null, verdict: null, points_verdict: null, tail_mm: null, tail_margin_mm: null, alone: null };
+  const none = {
+    knot: null,
+    rope: null,
+    place: null,
+    tied_by: null,
+    signer: null,
+    seen_at: null,
+    profile: null,
+    profile_version: null,
+    verdict: null,
+    points_verdict: null,
+    tail_mm: null,
+    tail_margin_mm: null,
+    alone: null,
+  };
   const about = aboutOf(entry);
   const tied_knot = 'tied_knot' in entry.body ? entry.body.tied_knot : null;
-  const head = { kind: entry.kind, recorded_at: entry.recorded_at, recorded_by: entry.recorded_by, about, tied_knot, demo: entry.body.demo };
+  const head = {
+    kind: entry.kind,
+    recorded_at: entry.recorded_at,
+    recorded_by: entry.recorded_by,
+    about,
+    tied_knot,
+    demo: entry.body.demo,
+  };
   const tailOf = (answers: readonly PointAnswer[], judgement: Judgement) => ({
     tail_mm: answers.find((a) => a.point === 'tail')?.tail?.tail_mm ?? null,
     tail_margin_mm: judgement.points.find((p) => p.point === 'tail')?.tail?.margin_mm ?? null,
@@ -183,14 +220,31 @@ export function columnsOf(entry: Entry): EntryColumns {
     case 'check': {
       const b = entry.body;
       return {
-        ...head, knot: b.knot, rope: b.rope, place: b.place, tied_by: b.tied_by, signer: null, seen_at: b.seen_at, profile: b.profile,
-        profile_version: b.profile_version, verdict: b.judgement.verdict, points_verdict: b.judgement.points_verdict, alone: b.alone, ...tailOf(b.answers, b.judgement),
+        ...head,
+        knot: b.knot,
+        rope: b.rope,
+        place: b.place,
+        tied_by: b.tied_by,
+        signer: null,
+        seen_at: b.seen_at,
+        profile: b.profile,
+        profile_version: b.profile_version,
+        verdict: b.judgement.verdict,
+        points_verdict: b.judgement.points_verdict,
+        alone: b.alone,
+        ...tailOf(b.answers, b.judgement),
       };
     }
     case 'signature':
       return { ...none, ...head, signer: entry.body.signer, verdict: entry.body.verdict_after };
     case 'correction':
-      return { ...none, ...head, verdict: entry.body.verdict_after, points_verdict: entry.body.judgement.points_verdict, ...tailOf(entry.body.answers, entry.body.judgement) };
+      return {
+        ...none,
+        ...head,
+        verdict: entry.body.verdict_after,
+        points_verdict: entry.body.judgement.points_verdict,
+        ...tailOf(entry.body.answers, entry.body.judgement),
+      };
     case 'rope-event':
       return { ...none, ...head, rope: entry.body.rope };
     case 'finding-closed':

@@ -1,49 +1,163 @@
 import { describe, expect, test } from '@jest/globals';
-import { judge } from '../inspect';
+import { judge } from '../inspect/judging';
 import { shippedProfile } from '../profiles';
 import { columnsOf, FIRST_PREVIOUS, statusOf, type Entry } from './index';
 
 const judged = (tail_mm: number, name = 'right') =>
   judge(shippedProfile('rope-access'), {
-    knot: 'bowline-locked', rope_diameter_mm: 10, stopper: false, fist_mm: 100, secondSigned: false,
-    answers: [{ point: 'name', found: name as 'right' }, ...(['front', 'back', 'path', 'set', 'eye', 'harness'] as const).map((point) => ({ point, found: 'right' as const })), { point: 'tail', found: 'right', tail: { tail_mm, method: 'ruler', uncertainty_mm: 0 } }],
+    knot: 'bowline-locked',
+    rope_diameter_mm: 10,
+    stopper: false,
+    fist_mm: 100,
+    secondSigned: false,
+    answers: [
+      { point: 'name', found: name as 'right' },
+      ...(['front', 'back', 'path', 'set', 'eye', 'harness'] as const).map((point) => ({
+        point,
+        found: 'right' as const,
+      })),
+      { point: 'tail', found: 'right', tail: { tail_mm, method: 'ruler', uncertainty_mm: 0 } },
+    ],
   });
-const head = (sequence: number, id: string) => ({ format: 1 as const, id, organisation: 'org', sequence, previous_sha256: FIRST_PREVIOUS, recorded_at: `2026-05-14T10:0${sequence}:00.000Z`, recorded_by: 'checker' });
+const head = (sequence: number, id: string) => ({
+  format: 1 as const,
+  id,
+  organisation: 'org',
+  sequence,
+  previous_sha256: FIRST_PREVIOUS,
+  recorded_at: `2026-05-14T10:0${sequence}:00.000Z`,
+  recorded_by: 'checker',
+});
 const check = (tail_mm = 130, name = 'right'): Entry => ({
-  ...head(1, 'c'), kind: 'check',
+  ...head(1, 'c'),
+  kind: 'check',
   body: {
-    tied_knot: 'k', knot: 'bowline-locked', knot_entry_sha256: '', catalogue_version: 1, rope: 'r', rope_diameter_mm: 10, place: 'loft', tied_by: 'tier', tied_at: '2026-05-14T09:00:00.000Z', seen_at: '2026-05-14T10:00:00.000Z',
-    profile: 'rope-access', profile_version: 1, profile_sha256: '', stopper: false, fist_mm: 100, hand: 'right', answers: [{ point: 'tail', found: 'right', tail: { tail_mm, method: 'ruler', uncertainty_mm: 0 } }], judgement: judged(tail_mm, name), alone: false, note: '', demo: false,
+    tied_knot: 'k',
+    knot: 'bowline-locked',
+    knot_entry_sha256: '',
+    catalogue_version: 1,
+    rope: 'r',
+    rope_diameter_mm: 10,
+    place: 'loft',
+    tied_by: 'tier',
+    tied_at: '2026-05-14T09:00:00.000Z',
+    seen_at: '2026-05-14T10:00:00.000Z',
+    profile: 'rope-access',
+    profile_version: 1,
+    profile_sha256: '',
+    stopper: false,
+    fist_mm: 100,
+    hand: 'right',
+    answers: [{ point: 'tail', found: 'right', tail: { tail_mm, method: 'ruler', uncertainty_mm: 0 } }],
+    judgement: judged(tail_mm, name),
+    alone: false,
+    note: '',
+    demo: false,
   },
 });
-const signature = (sequence: number, agrees = true): Entry => ({ ...head(sequence, `s${sequence}`), kind: 'signature', body: { check: 'c', tied_knot: 'k', signer: 'second', agrees, note: '', verdict_after: agrees ? 'meets-the-rule' : 'not-judged', demo: false } });
-const correction = (sequence: number, tail_mm: number): Entry => ({ ...head(sequence, `x${sequence}`), kind: 'correction', body: { check: 'c', tied_knot: 'k', reason: 'ruler', answers: [{ point: 'tail', found: 'right', tail: { tail_mm, method: 'ruler', uncertainty_mm: 0 } }], judgement: judged(tail_mm), verdict_after: judged(tail_mm).verdict, demo: false } });
-const closed = (sequence: number): Entry => ({ ...head(sequence, `f${sequence}`), kind: 'finding-closed', body: { check: 'c', tied_knot: 'k', what_was_done: 'retied', note: '', demo: false } });
+const signature = (sequence: number, agrees = true): Entry => ({
+  ...head(sequence, `s${sequence}`),
+  kind: 'signature',
+  body: {
+    check: 'c',
+    tied_knot: 'k',
+    signer: 'second',
+    agrees,
+    note: '',
+    verdict_after: agrees ? 'meets-the-rule' : 'not-judged',
+    demo: false,
+  },
+});
+const correction = (sequence: number, tail_mm: number): Entry => ({
+  ...head(sequence, `x${sequence}`),
+  kind: 'correction',
+  body: {
+    check: 'c',
+    tied_knot: 'k',
+    reason: 'ruler',
+    answers: [{ point: 'tail', found: 'right', tail: { tail_mm, method: 'ruler', uncertainty_mm: 0 } }],
+    judgement: judged(tail_mm),
+    verdict_after: judged(tail_mm).verdict,
+    demo: false,
+  },
+});
+const closed = (sequence: number): Entry => ({
+  ...head(sequence, `f${sequence}`),
+  kind: 'finding-closed',
+  body: { check: 'c', tied_knot: 'k', what_was_done: 'retied', note: '', demo: false },
+});
 
 describe('columns of an entry', () => {
   test('follow from its content', () => {
-    expect(columnsOf(check())).toMatchObject({ kind: 'check', about: 'c', knot: 'bowline-locked', tail_mm: 130, tail_margin_mm: 30, verdict: 'not-judged', points_verdict: 'meets-the-rule', signer: null });
-    expect(columnsOf(signature(2))).toMatchObject({ kind: 'signature', about: 'c', signer: 'second', verdict: 'meets-the-rule', knot: null });
-    expect(columnsOf(correction(2, 90))).toMatchObject({ about: 'c', verdict: 'put-right', tail_mm: 90, tail_margin_mm: -10 });
+    expect(columnsOf(check())).toMatchObject({
+      kind: 'check',
+      about: 'c',
+      knot: 'bowline-locked',
+      tail_mm: 130,
+      tail_margin_mm: 30,
+      verdict: 'not-judged',
+      points_verdict: 'meets-the-rule',
+      signer: null,
+    });
+    expect(columnsOf(signature(2))).toMatchObject({
+      kind: 'signature',
+      about: 'c',
+      signer: 'second',
+      verdict: 'meets-the-rule',
+      knot: null,
+    });
+    expect(columnsOf(correction(2, 90))).toMatchObject({
+      about: 'c',
+      verdict: 'put-right',
+      tail_mm: 90,
+      tail_margin_mm: -10,
+    });
     expect(columnsOf(closed(2))).toMatchObject({ about: 'c', verdict: null });
   });
 });
 
 describe('where a check stands', () => {
   test('alone it waits for a signature; signed it does not', () => {
-    expect(statusOf([check()])).toMatchObject({ verdict: 'not-judged', awaits_signature: true, signer: null, open_finding: false });
-    expect(statusOf([check(), signature(2)])).toMatchObject({ verdict: 'meets-the-rule', awaits_signature: false, signer: 'second' });
-    expect(statusOf([check(), signature(2, false)])).toMatchObject({ verdict: 'not-judged', awaits_signature: false, signer: 'second' });
+    expect(statusOf([check()])).toMatchObject({
+      verdict: 'not-judged',
+      awaits_signature: true,
+      signer: null,
+      open_finding: false,
+    });
+    expect(statusOf([check(), signature(2)])).toMatchObject({
+      verdict: 'meets-the-rule',
+      awaits_signature: false,
+      signer: 'second',
+    });
+    expect(statusOf([check(), signature(2, false)])).toMatchObject({
+      verdict: 'not-judged',
+      awaits_signature: false,
+      signer: 'second',
+    });
   });
 
   test('a correction makes the signature void and shows the new measure', () => {
-    expect(statusOf([check(60), signature(2), correction(3, 130)])).toMatchObject({ verdict: 'not-judged', signer: null, corrected: true, awaits_signature: true, tail_mm: 130 });
-    expect(statusOf([check(60), correction(2, 130), signature(3)])).toMatchObject({ verdict: 'meets-the-rule', signer: 'second', corrected: true });
+    expect(statusOf([check(60), signature(2), correction(3, 130)])).toMatchObject({
+      verdict: 'not-judged',
+      signer: null,
+      corrected: true,
+      awaits_signature: true,
+      tail_mm: 130,
+    });
+    expect(statusOf([check(60), correction(2, 130), signature(3)])).toMatchObject({
+      verdict: 'meets-the-rule',
+      signer: 'second',
+      corrected: true,
+    });
   });
 
   test('a finding stays open until it is closed; its verdict stays', () => {
     const fatal = check(130, 'another-knot');
-    expect(statusOf([fatal])).toMatchObject({ verdict: 'take-out-and-retie', open_finding: true, awaits_signature: false });
+    expect(statusOf([fatal])).toMatchObject({
+      verdict: 'take-out-and-retie',
+      open_finding: true,
+      awaits_signature: false,
+    });
     expect(statusOf([fatal, closed(2)])).toMatchObject({ verdict: 'take-out-and-retie', open_finding: false });
   });
 

@@ -3,9 +3,20 @@ import fc from 'fast-check';
 import { openDamages, refusedEvent, ropeLife, type RopeHappening } from './index';
 
 let n = 0;
-const at = (e: Omit<RopeHappening, 'id' | 'note' | 'happened_at'> & { note?: string }): RopeHappening => ({ id: `e${n++}`, note: e.note ?? '', happened_at: '2026-05-14T09:00:00.000Z', ...e });
+const at = (e: Omit<RopeHappening, 'id' | 'note' | 'happened_at'> & { note?: string }): RopeHappening => ({
+  id: `e${n++}`,
+  note: e.note ?? '',
+  happened_at: '2026-05-14T09:00:00.000Z',
+  ...e,
+});
 const cut = (end: 'tagged' | 'other', cut_m: number) => at({ event: 'end-cut', end, cut_m });
-const damage = (at_m?: number, over_m?: number) => at({ event: 'damaged', note: 'sheath cut', ...(at_m !== undefined && { at_m }), ...(over_m !== undefined && { over_m }) });
+const damage = (at_m?: number, over_m?: number) =>
+  at({
+    event: 'damaged',
+    note: 'sheath cut',
+    ...(at_m !== undefined && { at_m }),
+    ...(over_m !== undefined && { over_m }),
+  });
 
 describe('the life of a rope', () => {
   test('its length is what came less the ends cut off', () => {
@@ -49,7 +60,15 @@ describe('the life of a rope', () => {
   });
 
   test('never gets longer, and no open damage ever lies beyond its ends', () => {
-    const event = fc.oneof(fc.record({ end: fc.constantFrom('tagged' as const, 'other' as const), cut: fc.double({ min: 0.01, max: 3, noNaN: true }) }).map((c) => cut(c.end, c.cut)), fc.double({ min: 0, max: 40, noNaN: true }).map((m) => damage(m)));
+    const event = fc.oneof(
+      fc
+        .record({
+          end: fc.constantFrom('tagged' as const, 'other' as const),
+          cut: fc.double({ min: 0.01, max: 3, noNaN: true }),
+        })
+        .map((c) => cut(c.end, c.cut)),
+      fc.double({ min: 0, max: 40, noNaN: true }).map((m) => damage(m)),
+    );
     fc.assert(
       fc.property(fc.array(event, { maxLength: 20 }), (events) => {
         const kept: RopeHappening[] = [];

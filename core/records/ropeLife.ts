@@ -6,7 +6,12 @@
 export const ROPE_EVENTS = ['looked-over', 'damaged', 'damage-settled', 'hard-fall', 'end-cut', 'retired'] as const;
 export type RopeEventKind = (typeof ROPE_EVENTS)[number];
 export const ROPE_EVENT_WORDS: Readonly<Record<RopeEventKind, string>> = {
-  'looked-over': 'looked over from end to end, nothing found', damaged: 'damage found', 'damage-settled': 'damage looked into: may stay in use', 'hard-fall': 'hard fall', 'end-cut': 'end cut off', retired: 'retired',
+  'looked-over': 'looked over from end to end, nothing found',
+  damaged: 'damage found',
+  'damage-settled': 'damage looked into: may stay in use',
+  'hard-fall': 'hard fall',
+  'end-cut': 'end cut off',
+  retired: 'retired',
 };
 export const ROPE_ENDS = ['tagged', 'other'] as const;
 export type RopeEnd = (typeof ROPE_ENDS)[number];
@@ -64,8 +69,17 @@ export function ropeLife(first_length_m: number | null, events: readonly RopeHap
   let [falls, cut] = [0, 0];
   let looked: string | null = null;
   for (const e of events) {
-    if (e.event === 'damaged') damages.push({ id: e.id, at_m: e.at_m ?? null, over_m: e.over_m ?? 0, note: e.note, found_at: e.happened_at, settled: null });
-    else if (e.event === 'damage-settled') damages = damages.map((d) => (d.id === e.damage ? { ...d, settled: 'looked-into' } : d));
+    if (e.event === 'damaged')
+      damages.push({
+        id: e.id,
+        at_m: e.at_m ?? null,
+        over_m: e.over_m ?? 0,
+        note: e.note,
+        found_at: e.happened_at,
+        settled: null,
+      });
+    else if (e.event === 'damage-settled')
+      damages = damages.map((d) => (d.id === e.damage ? { ...d, settled: 'looked-into' } : d));
     else if (e.event === 'hard-fall') falls += 1;
     else if (e.event === 'retired') retired ??= { at: e.happened_at, note: e.note };
     else if (e.event === 'looked-over') looked = e.happened_at;
@@ -78,7 +92,11 @@ export function ropeLife(first_length_m: number | null, events: readonly RopeHap
         const at_m = e.end === 'tagged' ? rounded(d.at_m - off) : d.at_m;
         // what lies at the very cut is not gone
         const gone = e.end === 'tagged' ? at_m + d.over_m < 0 : length !== null && at_m > length;
-        return { ...d, at_m: e.end === 'tagged' && !gone ? Math.max(0, at_m) : at_m, settled: d.settled ?? (gone ? 'cut-off' : null) };
+        return {
+          ...d,
+          at_m: e.end === 'tagged' && !gone ? Math.max(0, at_m) : at_m,
+          settled: d.settled ?? (gone ? 'cut-off' : null),
+        };
       });
     }
   }
@@ -86,14 +104,22 @@ export function ropeLife(first_length_m: number | null, events: readonly RopeHap
 }
 
 /** Damages that nothing was done about. */
-export const openDamages = (life: Pick<RopeLife, 'damages'>): readonly Damage[] => life.damages.filter((d) => d.settled === null);
+export const openDamages = (life: Pick<RopeLife, 'damages'>): readonly Damage[] =>
+  life.damages.filter((d) => d.settled === null);
 
 /** Why such an event cannot be, or null. */
-export function refusedEvent(life: RopeLife, e: RopeEvent): { readonly path: keyof RopeEvent; readonly message: string } | null {
+export function refusedEvent(
+  life: RopeLife,
+  e: RopeEvent,
+): { readonly path: keyof RopeEvent; readonly message: string } | null {
   if (life.retired) return { path: 'event', message: 'it is retired: nothing more is noted of it' };
-  if (e.event === 'damaged' && e.at_m !== undefined && life.length_m !== null && e.at_m > life.length_m) return { path: 'at_m', message: `lies beyond its end: it is ${life.length_m} m long now` };
-  if (e.event === 'end-cut' && (e.end === undefined || e.cut_m === undefined)) return { path: 'cut_m', message: 'needs which end, and how much' };
-  if (e.event === 'end-cut' && life.length_m !== null && e.cut_m! >= life.length_m) return { path: 'cut_m', message: `is all of it: it is ${life.length_m} m long now` };
-  if (e.event === 'damage-settled' && !openDamages(life).some((d) => d.id === e.damage)) return { path: 'damage', message: 'is no open damage of it' };
+  if (e.event === 'damaged' && e.at_m !== undefined && life.length_m !== null && e.at_m > life.length_m)
+    return { path: 'at_m', message: `lies beyond its end: it is ${life.length_m} m long now` };
+  if (e.event === 'end-cut' && (e.end === undefined || e.cut_m === undefined))
+    return { path: 'cut_m', message: 'needs which end, and how much' };
+  if (e.event === 'end-cut' && life.length_m !== null && e.cut_m! >= life.length_m)
+    return { path: 'cut_m', message: `is all of it: it is ${life.length_m} m long now` };
+  if (e.event === 'damage-settled' && !openDamages(life).some((d) => d.id === e.damage))
+    return { path: 'damage', message: 'is no open damage of it' };
   return null;
 }

@@ -1,5 +1,5 @@
 /** Where a check stands now, from its entries alone: what lists show. */
-import { worse, type Judgement, type Verdict } from '../inspect';
+import { worse, type Judgement, type Verdict } from '../inspect/judging';
 import { columnsOf, type Entry } from './entries';
 
 export interface CheckStatus {
@@ -34,7 +34,10 @@ export interface CheckStatus {
   readonly demo: boolean;
 }
 
-const faultsIn = (judgement: Judgement): string[] => judgement.points.filter((p) => p.state === 'put-right' || p.state === 'take-out-and-retie' || p.state === 'remark').map((p) => p.found);
+const faultsIn = (judgement: Judgement): string[] =>
+  judgement.points
+    .filter((p) => p.state === 'put-right' || p.state === 'take-out-and-retie' || p.state === 'remark')
+    .map((p) => p.found);
 
 /**
  * @param entries of one check, oldest first; the first is the check itself
@@ -79,12 +82,32 @@ export function statusOf(entries: readonly Entry[]): CheckStatus | null {
     } else if (e.kind === 'finding-closed') closed = true;
   }
   return {
-    check_id: check.id, organisation: check.organisation, sequence: check.sequence, tied_knot: check.body.tied_knot, seen_at: check.body.seen_at, knot: check.body.knot,
-    rope: check.body.rope, place: check.body.place, tied_by: check.body.tied_by, checker: check.recorded_by, signer, verdict, points_verdict,
+    check_id: check.id,
+    organisation: check.organisation,
+    sequence: check.sequence,
+    tied_knot: check.body.tied_knot,
+    seen_at: check.body.seen_at,
+    knot: check.body.knot,
+    rope: check.body.rope,
+    place: check.body.place,
+    tied_by: check.body.tied_by,
+    checker: check.recorded_by,
+    signer,
+    verdict,
+    points_verdict,
     open_finding: points_verdict === 'take-out-and-retie' && !closed,
-    awaits_signature: !signed && points_verdict === 'meets-the-rule' && (second === 'missing-required' || second === 'missing-advised'),
-    corrected, alone: check.body.alone,
-    faults: [...new Set([...faultsIn(first), ...(looked ? faultsIn(looked) : [])])].sort().join(','), differs, tail_mm, tail_margin_mm, profile: check.body.profile, profile_version: check.body.profile_version,
-    round_walk: check.body.round?.walk ?? null, round_stop: check.body.round?.stop ?? null, demo: check.body.demo,
+    awaits_signature:
+      !signed && points_verdict === 'meets-the-rule' && (second === 'missing-required' || second === 'missing-advised'),
+    corrected,
+    alone: check.body.alone,
+    faults: [...new Set([...faultsIn(first), ...(looked ? faultsIn(looked) : [])])].sort().join(','),
+    differs,
+    tail_mm,
+    tail_margin_mm,
+    profile: check.body.profile,
+    profile_version: check.body.profile_version,
+    round_walk: check.body.round?.walk ?? null,
+    round_stop: check.body.round?.stop ?? null,
+    demo: check.body.demo,
   };
 }

@@ -35,7 +35,10 @@ export class ContactPairs {
   private readonly size: number;
 
   /** @param skin how far beyond contact pairs are kept */
-  constructor(private readonly state: RopeState, skin: number) {
+  constructor(
+    private readonly state: RopeState,
+    skin: number,
+  ) {
     const n = state.nodeCount;
     this.found = new Float64Array(3 * n);
     this.middle = new Float64Array(3 * n);
@@ -69,7 +72,8 @@ export class ContactPairs {
     const oldSlip = this.slip.slice(0, 3 * this.count);
     for (let k = 0; k < this.count; k++) if (this.active[k]) carried.set(this.a[k]! * n + this.b[k]!, k);
     const mask = cellHead.length - 1;
-    const hash = (p: number, q: number, r: number) => (imul(p, 73856093) ^ imul(q, 19349663) ^ imul(r, 83492791)) & mask;
+    const hash = (p: number, q: number, r: number) =>
+      (imul(p, 73856093) ^ imul(q, 19349663) ^ imul(r, 83492791)) & mask;
     cellHead.fill(-1);
     this.count = 0;
     for (let i = 0; i < n; i++) {
@@ -79,7 +83,9 @@ export class ContactPairs {
         middle[3 * i + c] = 0.5 * (x[3 * i + c]! + x[3 * j + c]!);
         cell[3 * i + c] = floor(middle[3 * i + c]! / size);
       }
-      const cx = cell[3 * i]!, cy = cell[3 * i + 1]!, cz = cell[3 * i + 2]!;
+      const cx = cell[3 * i]!,
+        cy = cell[3 * i + 1]!,
+        cz = cell[3 * i + 2]!;
       for (let p = -1; p <= 1; p++)
         for (let q = -1; q <= 1; q++)
           for (let r = -1; r <= 1; r++)
@@ -106,7 +112,8 @@ export class ContactPairs {
     const { x } = this.state;
     let far = 0;
     for (let i = 0; i < x.length; i += 3) {
-      const d = (x[i]! - this.found[i]!) ** 2 + (x[i + 1]! - this.found[i + 1]!) ** 2 + (x[i + 2]! - this.found[i + 2]!) ** 2;
+      const d =
+        (x[i]! - this.found[i]!) ** 2 + (x[i + 1]! - this.found[i + 1]!) ** 2 + (x[i + 2]! - this.found[i + 2]!) ** 2;
       if (d > far) far = d;
     }
     return sqrt(far);

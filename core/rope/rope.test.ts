@@ -1,19 +1,54 @@
 import { describe, expect, test } from '@jest/globals';
 import { arcLengths, distance, resample, smallestDistance, splineThrough, straight, type Point3 } from '../curve';
-import { flatDiagram, nodesOf, type Control } from '../knots/authoring';
+import { flatDiagram, nodesOf, type Control } from '../knots/laying/authoring';
 import { alexander, closedAtInfinity, determinantOf, simplestDiagram } from '../topology';
-import { contactCentre, FIRM, handsOn, NODE_SPACING, RopeSolver, SOLVER_SETTINGS, tighten, type Tightened, type Tightening } from './index';
+import {
+  contactCentre,
+  FIRM,
+  handsOn,
+  NODE_SPACING,
+  RopeSolver,
+  SOLVER_SETTINGS,
+  tighten,
+  type Tightened,
+  type Tightening,
+} from './index';
 
 /** An open overhand, its ends to the left and right, as a flat diagram. */
 function overhand(): Point3[] {
-  const control = [[-24, 0], [-10, 0], [-6, 0, 0], [-3, 0, 1], [0.8, 0, -1], [4.2, 0.2, 0], [6.4, 2.6, 1], [4.6, 5.8, 0], [0, 6.6, 0], [-4.2, 5.2, 0], [-4.8, 2.6, 0], [-3.4, 0.3, -1], [-1.6, -2.2, 0], [0.4, -0.6, 1], [2.2, 2.2, 0], [6.4, 2.8, -1], [10, 3, 0], [24, 3]] as unknown as Control[];
+  const control = [
+    [-24, 0],
+    [-10, 0],
+    [-6, 0, 0],
+    [-3, 0, 1],
+    [0.8, 0, -1],
+    [4.2, 0.2, 0],
+    [6.4, 2.6, 1],
+    [4.6, 5.8, 0],
+    [0, 6.6, 0],
+    [-4.2, 5.2, 0],
+    [-4.8, 2.6, 0],
+    [-3.4, 0.3, -1],
+    [-1.6, -2.2, 0],
+    [0.4, -0.6, 1],
+    [2.2, 2.2, 0],
+    [6.4, 2.8, -1],
+    [10, 3, 0],
+    [24, 3],
+  ] as unknown as Control[];
   return nodesOf(flatDiagram(control, { scale: 1.2, height: 0.66, plateau: 0.6 }), NODE_SPACING);
 }
 const plan = (points: readonly Point3[]): Tightening => ({
-  ropes: [points], eyes: [], stages: FIRM,
-  pulls: [{ rope: 0, end: 'standing', direction: [-1, 0, 0], share: 1 }, { rope: 0, end: 'tail', direction: [1, 0, 0], share: 1 }],
+  ropes: [points],
+  eyes: [],
+  stages: FIRM,
+  pulls: [
+    { rope: 0, end: 'standing', direction: [-1, 0, 0], share: 1 },
+    { rope: 0, end: 'tail', direction: [1, 0, 0], share: 1 },
+  ],
 });
-const determinant = (points: readonly Point3[]) => determinantOf(alexander(simplestDiagram([closedAtInfinity(points)])));
+const determinant = (points: readonly Point3[]) =>
+  determinantOf(alexander(simplestDiagram([closedAtInfinity(points)])));
 
 describe('tightening', () => {
   const laid = overhand();
@@ -48,8 +83,19 @@ describe('tightening', () => {
   });
 
   test('where a strand may have passed through another the run is thrown away', () => {
-    const through: Point3[] = [...straight([-6, 0, 0], [6, 0, 0], 0.45), ...splineThrough([[7, 0, 0], [8, 4, 0], [0, 4, 0], [0, 0.05, 0.02], [0, -6, 0]]).filter((_, i) => i % 6 === 0)];
-    expect(() => tighten(plan(resample(through, NODE_SPACING)))).toThrow(expect.objectContaining({ code: 'solver-passed-through' }) as unknown as Error);
+    const through: Point3[] = [
+      ...straight([-6, 0, 0], [6, 0, 0], 0.45),
+      ...splineThrough([
+        [7, 0, 0],
+        [8, 4, 0],
+        [0, 4, 0],
+        [0, 0.05, 0.02],
+        [0, -6, 0],
+      ]).filter((_, i) => i % 6 === 0),
+    ];
+    expect(() => tighten(plan(resample(through, NODE_SPACING)))).toThrow(
+      expect.objectContaining({ code: 'solver-passed-through' }) as unknown as Error,
+    );
   });
 
   test('what bears is a stretch in the middle of the rope, and the centre lies in it', () => {
@@ -58,9 +104,19 @@ describe('tightening', () => {
     expect(bearing[0]).toBeGreaterThan(20);
     expect(bearing.at(-1)).toBeLessThan(points.length - 20);
     const c = contactCentre(points, tight.tight.load);
-    expect(Math.min(...bearing.map((i) => Math.hypot(points[i]![0] - c[0], points[i]![1] - c[1], points[i]![2] - c[2])))).toBeLessThan(1.5);
+    expect(
+      Math.min(...bearing.map((i) => Math.hypot(points[i]![0] - c[0], points[i]![1] - c[1], points[i]![2] - c[2]))),
+    ).toBeLessThan(1.5);
     // without any load it is the middle of all
-    expect(contactCentre([[0, 0, 0], [4, 2, 0]], [0, 0])).toEqual([2, 1, 0]);
+    expect(
+      contactCentre(
+        [
+          [0, 0, 0],
+          [4, 2, 0],
+        ],
+        [0, 0],
+      ),
+    ).toEqual([2, 1, 0]);
   });
 });
 
@@ -75,7 +131,11 @@ test('with more friction the same pull leaves a knot larger', () => {
 });
 
 describe('a seed', () => {
-  const short = (seed: number) => tighten({ ...plan(overhand()), stages: [{ duration: 60, force: [0.2, 0.4], friction: 0.1 }] }, { ...SOLVER_SETTINGS, seed })!;
+  const short = (seed: number) =>
+    tighten(
+      { ...plan(overhand()), stages: [{ duration: 60, force: [0.2, 0.4], friction: 0.1 }] },
+      { ...SOLVER_SETTINGS, seed },
+    )!;
   test('gives the same bytes again, another seed others, and the same knot', () => {
     expect(short(7)).toEqual(short(7));
     expect(short(8).tight.ropes).not.toEqual(short(7).tight.ropes);
@@ -84,15 +144,23 @@ describe('a seed', () => {
 });
 
 describe('what ropes lie on and hang in', () => {
-  const loop = (turns: number, radius: number): Point3[] => Array.from({ length: Math.ceil((2 * Math.PI * turns * radius) / 0.4) }, (_, k) => {
-    const a = (k * 0.4) / radius;
-    return [radius * Math.sin(a), radius * Math.cos(a), (1.1 * a) / (2 * Math.PI)];
-  });
+  const loop = (turns: number, radius: number): Point3[] =>
+    Array.from({ length: Math.ceil((2 * Math.PI * turns * radius) / 0.4) }, (_, k) => {
+      const a = (k * 0.4) / radius;
+      return [radius * Math.sin(a), radius * Math.cos(a), (1.1 * a) / (2 * Math.PI)];
+    });
   /** A rope laid round something by whole turns, its ends straight on. */
   function wrapped(turns: number, radius: number): Point3[] {
     const round = loop(turns, radius);
     const rise = 1.1 * turns;
-    return resample([...straight([-16, radius, 0], [-0.4, radius, 0], 0.4), ...round, ...straight([0.4, radius, rise], [16, radius, rise], 0.4)], 0.42);
+    return resample(
+      [
+        ...straight([-16, radius, 0], [-0.4, radius, 0], 0.4),
+        ...round,
+        ...straight([0.4, radius, rise], [16, radius, rise], 0.4),
+      ],
+      0.42,
+    );
   }
 
   test('a post holds back by friction what lies round it: more with more turns', () => {
@@ -125,7 +193,11 @@ describe('what ropes lie on and hang in', () => {
     // the wound form may overlap a little: a thin start grows to the full thickness
     const hands = handsOn(solver.state, [...points.keys()].slice(40, -40), [0, 0, 1], 0.12);
     solver.hands.push(hands);
-    for (const [node, x] of [[0, -1], [points.length - 1, 1]] as const) solver.addPull(node, [x, 0, 0], 0.1).force = 0.2;
+    for (const [node, x] of [
+      [0, -1],
+      [points.length - 1, 1],
+    ] as const)
+      solver.addPull(node, [x, 0, 0], 0.1).force = 0.2;
     while (solver.time < 80) {
       solver.thickness = Math.min(1, 0.85 + solver.time / 200);
       solver.step();
@@ -139,23 +211,50 @@ describe('what ropes lie on and hang in', () => {
   });
 
   test('a rigid ring is hauled until the rope in it carries the load; it keeps its shape', () => {
-    const ring = Array.from({ length: 36 }, (_, k): Point3 => [0, -8 + 2.6 * Math.cos((2 * Math.PI * k) / 36), 2.6 * Math.sin((2 * Math.PI * k) / 36)]);
-    const bight = resample(splineThrough([[-1.4, 14, 0], [-1.4, 0, 0], [-1.4, -5.4, 0], [0, -6.9, 0], [1.4, -5.4, 0], [1.4, 0, 0], [1.4, 14, 0]]), NODE_SPACING);
+    const ring = Array.from({ length: 36 }, (_, k): Point3 => [
+      0,
+      -8 + 2.6 * Math.cos((2 * Math.PI * k) / 36),
+      2.6 * Math.sin((2 * Math.PI * k) / 36),
+    ]);
+    const bight = resample(
+      splineThrough([
+        [-1.4, 14, 0],
+        [-1.4, 0, 0],
+        [-1.4, -5.4, 0],
+        [0, -6.9, 0],
+        [1.4, -5.4, 0],
+        [1.4, 0, 0],
+        [1.4, 14, 0],
+      ]),
+      NODE_SPACING,
+    );
     const t = tighten({
-      ropes: [bight], things: [{ points: ring, closed: true, diameter: 0.9, held: 'whole' }], eyes: [],
-      pulls: [{ rope: 0, end: 'standing', direction: [0, 1, 0], share: 1, held: true }, { rope: 0, end: 'tail', direction: [0, 1, 0], share: 1, held: true }],
-      rings: [{ thing: 0, direction: [0, -1, 0], share: 1 }], stages: [{ duration: 120, force: [0.3, 0.3], friction: 0.1 }],
+      ropes: [bight],
+      things: [{ points: ring, closed: true, diameter: 0.9, held: 'whole' }],
+      eyes: [],
+      pulls: [
+        { rope: 0, end: 'standing', direction: [0, 1, 0], share: 1, held: true },
+        { rope: 0, end: 'tail', direction: [0, 1, 0], share: 1, held: true },
+      ],
+      rings: [{ thing: 0, direction: [0, -1, 0], share: 1 }],
+      stages: [{ duration: 120, force: [0.3, 0.3], friction: 0.1 }],
     })!;
     const hauled = t.tight.things[0]!;
     expect(hauled[0]![1]).toBeLessThan(ring[0]![1]);
     expect(distance(hauled[0]!, hauled[18]!)).toBeCloseTo(5.2, 6);
     // the bight hangs under the ring's upper bar
     expect(Math.min(...t.tight.ropes[0]!.map((p) => p[1]))).toBeLessThan(Math.max(...hauled.map((p) => p[1])));
-    expect(Math.min(...t.tight.ropes[0]!.map((p) => Math.min(...hauled.map((q) => distance(p, q)))))).toBeGreaterThan(0.9);
+    expect(Math.min(...t.tight.ropes[0]!.map((p) => Math.min(...hauled.map((q) => distance(p, q)))))).toBeGreaterThan(
+      0.9,
+    );
   });
 
   test('fingers push turns together; a wall holds a knot back', () => {
-    const turns = Array.from({ length: 120 }, (_, k): Point3 => [2 * Math.sin(k / 4.4), (k - 60) * 0.07, 2 * Math.cos(k / 4.4)]);
+    const turns = Array.from({ length: 120 }, (_, k): Point3 => [
+      2 * Math.sin(k / 4.4),
+      (k - 60) * 0.07,
+      2 * Math.cos(k / 4.4),
+    ]);
     const solver = new RopeSolver([{ points: resample(turns, 0.42) }]);
     const count = solver.state.nodeCount;
     const tall = () => solver.point(count - 10)[1] - solver.point(10)[1];
@@ -164,7 +263,14 @@ describe('what ropes lie on and hang in', () => {
     while (solver.time < 30) solver.step();
     expect(tall()).toBeLessThan(before - 0.5);
 
-    const drawn = (wall: boolean) => tighten({ ...plan(overhand()), stages: [{ duration: 150, force: [0.2, 0.6], friction: 0.1 }, { duration: 80, force: [0.4, 0.5], friction: 0.1, shares: { tail: 0.1 }, wall }] })!;
+    const drawn = (wall: boolean) =>
+      tighten({
+        ...plan(overhand()),
+        stages: [
+          { duration: 150, force: [0.2, 0.6], friction: 0.1 },
+          { duration: 80, force: [0.4, 0.5], friction: 0.1, shares: { tail: 0.1 }, wall },
+        ],
+      })!;
     const left = (t: Tightened) => contactCentre(t.tight.ropes[0]!, t.tight.load)[0];
     expect(left(drawn(true))).toBeGreaterThan(left(drawn(false)) + 1);
   });
@@ -172,15 +278,25 @@ describe('what ropes lie on and hang in', () => {
   test('a closed trefoil cannot be made shorter than its ropelength', () => {
     const dense = Array.from({ length: 801 }, (_, k): Point3 => {
       const t = (2 * Math.PI * k) / 800;
-      return [1.6 * (Math.sin(t) + 2 * Math.sin(2 * t)), 1.6 * (Math.cos(t) - 2 * Math.cos(2 * t)), -1.9 * Math.sin(3 * t)];
+      return [
+        1.6 * (Math.sin(t) + 2 * Math.sin(2 * t)),
+        1.6 * (Math.cos(t) - 2 * Math.cos(2 * t)),
+        -1.9 * Math.sin(3 * t),
+      ];
     });
     const points = resample(dense, arcLengths(dense).at(-1)! / 66).slice(0, 66);
-    const solver = new RopeSolver([{ points, closed: true }], { ...SOLVER_SETTINGS, stretchStiffness: 20, bendingStiffness: 0.002, contactStiffness: 60, timeStep: 0.03 });
+    const solver = new RopeSolver([{ points, closed: true }], {
+      ...SOLVER_SETTINGS,
+      stretchStiffness: 20,
+      bendingStiffness: 0.002,
+      contactStiffness: 60,
+      timeStep: 0.03,
+    });
     solver.friction = 0;
     const { rest } = solver.state;
     const [from, to] = [rest[0]!, (16.37 * 0.965) / 66];
     while (solver.time < 400) {
-      rest.fill(from * (to / from) ** Math.min(1, solver.time / 280) ** 0.7);
+      rest.fill(from * (to / from) ** (Math.min(1, solver.time / 280) ** 0.7));
       solver.step();
     }
     const tight = solver.points(0);
@@ -190,8 +306,29 @@ describe('what ropes lie on and hang in', () => {
   });
 
   test('what cannot be simulated is refused by name', () => {
-    expect(() => new RopeSolver([{ points: [[0, 0, 0], [1, 0, 0]] }])).toThrow(expect.objectContaining({ code: 'too-few-points' }) as unknown as Error);
-    expect(() => new RopeSolver([{ points: [[0, 0, 0], [1, 0, 0], [NaN, 0, 0]] }])).toThrow(expect.objectContaining({ code: 'shape-not-finite' }) as unknown as Error);
+    expect(
+      () =>
+        new RopeSolver([
+          {
+            points: [
+              [0, 0, 0],
+              [1, 0, 0],
+            ],
+          },
+        ]),
+    ).toThrow(expect.objectContaining({ code: 'too-few-points' }) as unknown as Error);
+    expect(
+      () =>
+        new RopeSolver([
+          {
+            points: [
+              [0, 0, 0],
+              [1, 0, 0],
+              [NaN, 0, 0],
+            ],
+          },
+        ]),
+    ).toThrow(expect.objectContaining({ code: 'shape-not-finite' }) as unknown as Error);
   });
 
   test('a plan may begin thin, lay hands on, hold a post, close a sling and pull each rope its own way', () => {
@@ -199,9 +336,18 @@ describe('what ropes lie on and hang in', () => {
     const round = resample([...loop(1.5, 2.62)], 0.42);
     const t = tighten(
       {
-        ropes: [round], posts: [{ point: [0, 0, 0], axis: [0, 0, 1], radius: 2 }], hands: { nodes: [10, 11, 12], along: null },
-        pulls: [{ rope: 0, end: 'standing', direction: [-1, 0, 0], share: 1 }, { rope: 0, end: 'tail', direction: [1, 0, 0], share: 1 }], eyes: [],
-        stages: [{ duration: 10, force: [0.05, 0.1], friction: 0.1, thickness: [0.8, 1], hands: [0.2, 0.2] }, { duration: 20, force: [0.1, 0.2], friction: 0.1, hands: [0.2, 0] }],
+        ropes: [round],
+        posts: [{ point: [0, 0, 0], axis: [0, 0, 1], radius: 2 }],
+        hands: { nodes: [10, 11, 12], along: null },
+        pulls: [
+          { rope: 0, end: 'standing', direction: [-1, 0, 0], share: 1 },
+          { rope: 0, end: 'tail', direction: [1, 0, 0], share: 1 },
+        ],
+        eyes: [],
+        stages: [
+          { duration: 10, force: [0.05, 0.1], friction: 0.1, thickness: [0.8, 1], hands: [0.2, 0.2] },
+          { duration: 20, force: [0.1, 0.2], friction: 0.1, hands: [0.2, 0] },
+        ],
       },
       undefined,
       (_share, solver) => {
@@ -215,12 +361,31 @@ describe('what ropes lie on and hang in', () => {
     // it lies on the post, not in it
     for (const p of t.tight.ropes[0]!.slice(8, -8)) expect(Math.hypot(p[0], p[1])).toBeGreaterThan(2.3);
 
-    const ring = Array.from({ length: 40 }, (_, k): Point3 => [4 * Math.cos((2 * Math.PI * k) / 40), 4 * Math.sin((2 * Math.PI * k) / 40), 0]);
+    const ring = Array.from({ length: 40 }, (_, k): Point3 => [
+      4 * Math.cos((2 * Math.PI * k) / 40),
+      4 * Math.sin((2 * Math.PI * k) / 40),
+      0,
+    ]);
     const two = [straight([-4, 0, 9], [4, 0, 9], 0.45), straight([-4, 3, 9], [4, 3, 9], 0.45)];
     const swung = tighten({
-      ropes: [ring, ...two], closed: [true, false, false],
-      pulls: [1, 2].map((rope) => ({ rope, end: 'tail' as const, direction: [1, 0, 0] as const, share: 1 })), eyes: [],
-      stages: [{ duration: 60, force: [0.2, 0.2], friction: 0.1, directions: { tail: [[1, 0, 0], [0, 1, 0], [0, -1, 0]] } }],
+      ropes: [ring, ...two],
+      closed: [true, false, false],
+      pulls: [1, 2].map((rope) => ({ rope, end: 'tail' as const, direction: [1, 0, 0] as const, share: 1 })),
+      eyes: [],
+      stages: [
+        {
+          duration: 60,
+          force: [0.2, 0.2],
+          friction: 0.1,
+          directions: {
+            tail: [
+              [1, 0, 0],
+              [0, 1, 0],
+              [0, -1, 0],
+            ],
+          },
+        },
+      ],
     })!.tight;
     expect(distance(swung.ropes[0]![0]!, swung.ropes[0]!.at(-1)!)).toBeLessThan(1);
     expect([swung.ropes[1]!.at(-1)![1] > 1, swung.ropes[2]!.at(-1)![1] < 2]).toEqual([true, true]);

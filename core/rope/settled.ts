@@ -49,7 +49,9 @@ function meanSpeed({ state: { v, load, nodeCount } }: RopeSolver): number {
     }
   if (n === 0) return 0;
   let sum = 0;
-  for (let i = 0; i < nodeCount; i++) if (load[i]! > 0) sum += hypot(v[3 * i]! - drift[0]! / n, v[3 * i + 1]! - drift[1]! / n, v[3 * i + 2]! - drift[2]! / n);
+  for (let i = 0; i < nodeCount; i++)
+    if (load[i]! > 0)
+      sum += hypot(v[3 * i]! - drift[0]! / n, v[3 * i + 1]! - drift[1]! / n, v[3 * i + 2]! - drift[2]! / n);
   return sum / n;
 }
 
@@ -63,6 +65,7 @@ function loadedSize({ state: { x, load, nodeCount } }: RopeSolver): number {
   }
   if (weight === 0) return 0;
   let sum = 0;
-  for (let i = 0; i < nodeCount; i++) for (let c = 0; c < 3; c++) sum += load[i]! * (x[3 * i + c]! - middle[c]! / weight) ** 2;
+  for (let i = 0; i < nodeCount; i++)
+    for (let c = 0; c < 3; c++) sum += load[i]! * (x[3 * i + c]! - middle[c]! / weight) ** 2;
   return sqrt(sum / weight);
 }

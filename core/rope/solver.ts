@@ -14,7 +14,22 @@ import { cross, norm, scale, subtract, unit, type Point3 } from '../curve';
 import { ContactPairs } from './contactPairs';
 import { bend, contact, stretch } from './forces';
 import { makeState, type RopeSpec, type RopeState } from './state';
-import { draw, haul, keep, lean, pull, squeeze, stopAt, type EyeDisc, type Hands, type Haul, type Post, type Pull, type Squeeze, type Wall } from './things';
+import {
+  draw,
+  haul,
+  keep,
+  lean,
+  pull,
+  squeeze,
+  stopAt,
+  type EyeDisc,
+  type Hands,
+  type Haul,
+  type Post,
+  type Pull,
+  type Squeeze,
+  type Wall,
+} from './things';
 
 // looked up once: in a context of its own a program pays for each look
 const { floor, sqrt } = Math;
@@ -35,7 +50,15 @@ export interface SolverSettings {
   readonly seed: number;
 }
 
-export const SOLVER_SETTINGS: SolverSettings = { stretchStiffness: 40, bendingStiffness: 0.03, contactStiffness: 30, timeStep: 0.05, skin: 0.35, largestMove: 0.1, seed: 0 };
+export const SOLVER_SETTINGS: SolverSettings = {
+  stretchStiffness: 40,
+  bendingStiffness: 0.03,
+  contactStiffness: 30,
+  timeStep: 0.05,
+  skin: 0.35,
+  largestMove: 0.1,
+  seed: 0,
+};
 
 const SHAKE_ropeDiameters = 0.01;
 const DRAG_LOADED = 0.003;
@@ -66,12 +89,16 @@ export class RopeSolver {
    * @param ropes the first sets the unit of length
    * @throws too-few-points, shape-not-finite
    */
-  constructor(ropes: readonly RopeSpec[], readonly settings: SolverSettings = SOLVER_SETTINGS) {
+  constructor(
+    ropes: readonly RopeSpec[],
+    readonly settings: SolverSettings = SOLVER_SETTINGS,
+  ) {
     this.state = makeState(ropes, settings.stretchStiffness);
     if (settings.seed !== 0) {
       const random = xoroshiro128plus(settings.seed);
       const { x, free } = this.state;
-      for (let i = 0; i < x.length; i++) if (free[floor(i / 3)]) x[i]! += SHAKE_ropeDiameters * (2 * uniformFloat32(random) - 1);
+      for (let i = 0; i < x.length; i++)
+        if (free[floor(i / 3)]) x[i]! += SHAKE_ropeDiameters * (2 * uniformFloat32(random) - 1);
     }
     this.pairs = new ContactPairs(this.state, settings.skin);
     this.pairs.find();
@@ -107,7 +134,16 @@ export class RopeSolver {
     let normal = cross(subtract(this.point(node - 12), a), subtract(this.point(node + 12), a));
     normal = norm(normal) > 1e-6 ? unit(normal) : [0, 0, 1];
     const centre = subtract(a, scale(d, radius + 0.5));
-    const disc: EyeDisc = { centre: [...centre], direction: d, normal, radius: radius + 0.5, from: node - reach, to: node + reach, force: 0, speed: 0 };
+    const disc: EyeDisc = {
+      centre: [...centre],
+      direction: d,
+      normal,
+      radius: radius + 0.5,
+      from: node - reach,
+      to: node + reach,
+      force: 0,
+      speed: 0,
+    };
     this.discs.push(disc);
     return disc;
   }
@@ -144,7 +180,9 @@ export class RopeSolver {
     let largest = 0;
     for (let n = 0; n < nodeCount; n++) {
       const i = 3 * n;
-      let a = v[i]!, b = v[i + 1]!, c = v[i + 2]!;
+      let a = v[i]!,
+        b = v[i + 1]!,
+        c = v[i + 2]!;
       if (free[n]) {
         const loaded = tension[n]! > SLACK_TENSION || (previous[n]! >= 0 && tension[previous[n]!]! > SLACK_TENSION);
         const damp = 1 - (loaded ? DRAG_LOADED : DRAG_SLACK) * dt;
@@ -155,16 +193,23 @@ export class RopeSolver {
       let move2 = (a * a + b * b + c * c) * dt * dt;
       if (move2 > most) {
         const cut = sqrt(most / move2);
-        a *= cut; b *= cut; c *= cut;
+        a *= cut;
+        b *= cut;
+        c *= cut;
         move2 = most;
       }
       if (move2 > largest) largest = move2;
-      v[i] = a; v[i + 1] = b; v[i + 2] = c;
-      x[i]! += a * dt; x[i + 1]! += b * dt; x[i + 2]! += c * dt;
+      v[i] = a;
+      v[i + 1] = b;
+      v[i + 2] = c;
+      x[i]! += a * dt;
+      x[i + 1]! += b * dt;
+      x[i + 2]! += c * dt;
     }
     const move = sqrt(largest);
     if (!(2 * move < this.nearest.any)) this.guardViolations++;
-    if (this.thickness === 1 && this.nearest.strands < this.smallestDistanceEver) this.smallestDistanceEver = this.nearest.strands;
+    if (this.thickness === 1 && this.nearest.strands < this.smallestDistanceEver)
+      this.smallestDistanceEver = this.nearest.strands;
     this.time += dt;
     this.travel += move;
     if (this.travel > this.settings.skin * 0.45) {

@@ -52,13 +52,26 @@ export interface RopeState {
 export function makeState(ropes: readonly RopeSpec[], stretchStiffness: number): RopeState {
   const n = ropes.reduce((sum, r) => sum + r.points.length, 0);
   const s = {
-    nodeCount: n, x: new Float64Array(3 * n), v: new Float64Array(3 * n), f: new Float64Array(3 * n), next: new Int32Array(n).fill(-1), previous: new Int32Array(n).fill(-1), ropeOf: new Int32Array(n),
-    free: new Uint8Array(n).fill(1), thing: new Uint8Array(n), radius: new Float64Array(n), rest: new Float64Array(n), tension: new Float64Array(n), load: new Float64Array(n),
-    ropeStart: [0], closed: ropes.map((r) => r.closed ?? false),
+    nodeCount: n,
+    x: new Float64Array(3 * n),
+    v: new Float64Array(3 * n),
+    f: new Float64Array(3 * n),
+    next: new Int32Array(n).fill(-1),
+    previous: new Int32Array(n).fill(-1),
+    ropeOf: new Int32Array(n),
+    free: new Uint8Array(n).fill(1),
+    thing: new Uint8Array(n),
+    radius: new Float64Array(n),
+    rest: new Float64Array(n),
+    tension: new Float64Array(n),
+    load: new Float64Array(n),
+    ropeStart: [0],
+    closed: ropes.map((r) => r.closed ?? false),
   };
   ropes.forEach(({ points, diameter = 1, closed = false, held, pretension = 0 }, rope) => {
     if (points.length < 3) throw fault('too-few-points', { component: `rope ${rope + 1}`, count: points.length });
-    if (points.some((p) => !p.every(Number.isFinite))) throw fault('shape-not-finite', { component: `rope ${rope + 1}` });
+    if (points.some((p) => !p.every(Number.isFinite)))
+      throw fault('shape-not-finite', { component: `rope ${rope + 1}` });
     const start = s.ropeStart[rope]!;
     const last = start + points.length - 1;
     let length = 0;

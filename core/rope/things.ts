@@ -24,7 +24,9 @@ export function pull(state: RopeState, q: Pull, timeStep: number): void {
   const { x, v, f } = state;
   const i = 3 * q.node;
   const [dx, dy, dz] = q.direction;
-  const ex = q.anchor[0] - x[i]!, ey = q.anchor[1] - x[i + 1]!, ez = q.anchor[2] - x[i + 2]!;
+  const ex = q.anchor[0] - x[i]!,
+    ey = q.anchor[1] - x[i + 1]!,
+    ez = q.anchor[2] - x[i + 2]!;
   const carried = ACTUATOR_STIFFNESS * (ex * dx + ey * dy + ez * dz);
   const speed = q.speed * max(-1, min(1, (q.force - carried) / (0.05 + 0.15 * abs(q.force))));
   q.anchor[0] += dx * speed * timeStep;
@@ -155,7 +157,8 @@ export function haul(state: RopeState, h: Haul): void {
   for (let n = from; n < to; n++) sum += max(0, tension[n]!);
   const mean = sum / (to - from);
   const speed = h.tension > 0 ? h.speed * max(-1, min(1, (h.tension - mean) / (0.3 * h.tension))) : 0;
-  for (let n = ropeStart[h.rope]!; n < ropeStart[h.rope + 1]!; n++) for (let c = 0; c < 3; c++) v[3 * n + c] = speed * h.direction[c]!;
+  for (let n = ropeStart[h.rope]!; n < ropeStart[h.rope + 1]!; n++)
+    for (let c = 0; c < 3; c++) v[3 * n + c] = speed * h.direction[c]!;
 }
 
 /** Hands that keep nodes where they lay, along one direction only or in all. */
@@ -169,8 +172,16 @@ export interface Hands {
 }
 
 /** Hands laid on nodes where they are now. */
-export const handsOn = (state: RopeState, nodes: readonly number[], along: Point3 | null, stiffness: number): Hands => ({
-  nodes, places: nodes.map((n): Point3 => [state.x[3 * n]!, state.x[3 * n + 1]!, state.x[3 * n + 2]!]), along: along && unit(along), stiffness,
+export const handsOn = (
+  state: RopeState,
+  nodes: readonly number[],
+  along: Point3 | null,
+  stiffness: number,
+): Hands => ({
+  nodes,
+  places: nodes.map((n): Point3 => [state.x[3 * n]!, state.x[3 * n + 1]!, state.x[3 * n + 2]!]),
+  along: along && unit(along),
+  stiffness,
 });
 
 export function keep(state: RopeState, hands: Hands): void {

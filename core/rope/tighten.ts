@@ -166,21 +166,47 @@ function putWall(solver: RopeSolver, pulled: Point3, borne: Float64Array): void 
  * @returns null when stopped
  * @throws solver-passed-through when it is not certain that no strand passed through another
  */
-export function tighten(plan: Tightening, settings: SolverSettings = SOLVER_SETTINGS, onProgress: (share: number, solver: RopeSolver) => boolean = () => true): Tightened | null {
+export function tighten(
+  plan: Tightening,
+  settings: SolverSettings = SOLVER_SETTINGS,
+  onProgress: (share: number, solver: RopeSolver) => boolean = () => true,
+): Tightened | null {
   const things = plan.things ?? [];
-  const solver = new RopeSolver([...plan.ropes.map((points, i) => ({ points, closed: plan.closed?.[i] ?? false })), ...things], settings);
+  const solver = new RopeSolver(
+    [...plan.ropes.map((points, i) => ({ points, closed: plan.closed?.[i] ?? false })), ...things],
+    settings,
+  );
   const ropeNodes = solver.state.ropeStart[plan.ropes.length]!;
-  const eyes = plan.eyes.map((e) => ({ ...e, disc: solver.addEyeDisc(solver.state.ropeStart[e.rope]! + e.node, e.direction, e.radius, EYE_REACH) }));
-  const pulls = plan.pulls.map((p) => ({ ...p, pull: solver.addPull(solver.endNode(p.rope, p.end), p.direction, p.held ? 0 : DRAWING_SPEED), from: unit(p.direction) }));
+  const eyes = plan.eyes.map((e) => ({
+    ...e,
+    disc: solver.addEyeDisc(solver.state.ropeStart[e.rope]! + e.node, e.direction, e.radius, EYE_REACH),
+  }));
+  const pulls = plan.pulls.map((p) => ({
+    ...p,
+    pull: solver.addPull(solver.endNode(p.rope, p.end), p.direction, p.held ? 0 : DRAWING_SPEED),
+    from: unit(p.direction),
+  }));
   const rings = (plan.rings ?? []).map((r) => {
-    const h: Haul = { rope: plan.ropes.length + r.thing, direction: unit(r.direction), tension: 0, measuredOn: 0, speed: HAULING_SPEED };
+    const h: Haul = {
+      rope: plan.ropes.length + r.thing,
+      direction: unit(r.direction),
+      tension: 0,
+      measuredOn: 0,
+      speed: HAULING_SPEED,
+    };
     solver.hauls.push(h);
     return { ...r, haul: h };
   });
   const posts = (plan.posts ?? []).map((p) => solver.addPost(p.point, p.axis, p.radius, 0));
   const hands: Hands | null = plan.hands ? handsOn(solver.state, plan.hands.nodes, plan.hands.along, 0) : null;
   if (hands) solver.hands.push(hands);
-  const fingers = (plan.turns ?? []).map(({ rope = 0, nodes, axis, along = 0 }): Squeeze => ({ along, from: solver.state.ropeStart[rope]! + nodes[0], to: solver.state.ropeStart[rope]! + nodes[1], axis: unit(axis), force: 0 }));
+  const fingers = (plan.turns ?? []).map(({ rope = 0, nodes, axis, along = 0 }): Squeeze => ({
+    along,
+    from: solver.state.ropeStart[rope]! + nodes[0],
+    to: solver.state.ropeStart[rope]! + nodes[1],
+    axis: unit(axis),
+    force: 0,
+  }));
   solver.squeezes.push(...fingers);
   const moment = (): Moment => ({
     ropes: plan.ropes.map((_, rope) => solver.points(rope)),
@@ -216,7 +242,8 @@ export function tighten(plan: Tightening, settings: SolverSettings = SOLVER_SETT
       for (const r of rings) r.haul.tension = force * (shares.eye ?? r.share);
       solver.step();
       steps++;
-      for (let n = 0; n < borne.length; n++) borne[n] = borne[n]! * LOAD_MEMORY > solver.state.load[n]! ? borne[n]! * LOAD_MEMORY : solver.state.load[n]!;
+      for (let n = 0; n < borne.length; n++)
+        borne[n] = borne[n]! * LOAD_MEMORY > solver.state.load[n]! ? borne[n]! * LOAD_MEMORY : solver.state.load[n]!;
       if (solver.guardViolations > 0) throw fault('solver-passed-through');
       const done = (planned + solver.time - begin) / total;
       if (done > reported) {
@@ -228,13 +255,19 @@ export function tighten(plan: Tightening, settings: SolverSettings = SOLVER_SETT
     if (stage.thickness) solver.thickness = stage.thickness[1];
     planned += stage.duration;
   }
-  return { tight: moment(), smallestDistanceEver: solver.smallestDistanceEver, nodeCount: solver.state.nodeCount, steps };
+  return {
+    tight: moment(),
+    smallestDistanceEver: solver.smallestDistanceEver,
+    nodeCount: solver.state.nodeCount,
+    steps,
+  };
 }
 
 const between = ([a, b]: readonly [number, number], u: number): number => a + (b - a) * u;
 
 /** The direction for a rope: the one for all, or its own. */
-const oneOf = (to: Point3 | readonly Point3[], rope: number): Point3 => (typeof to[0] === 'number' ? (to as Point3) : (to as readonly Point3[])[rope]!);
+const oneOf = (to: Point3 | readonly Point3[], rope: number): Point3 =>
+  typeof to[0] === 'number' ? (to as Point3) : (to as readonly Point3[])[rope]!;
 
 /** Between two directions, `u` from 0 to 1. */
 function swung(from: Point3, to: Point3, u: number): Point3 {
@@ -251,6 +284,10 @@ export function contactCentre(points: readonly Point3[], load: readonly number[]
     weight += w;
     for (let c = 0; c < 3; c++) sum[c]! += w * p[c]!;
   });
-  if (weight === 0) return scale(points.reduce<Point3>((a, p) => [a[0] + p[0], a[1] + p[1], a[2] + p[2]], [0, 0, 0]), 1 / points.length);
+  if (weight === 0)
+    return scale(
+      points.reduce<Point3>((a, p) => [a[0] + p[0], a[1] + p[1], a[2] + p[2]], [0, 0, 0]),
+      1 / points.length,
+    );
   return [sum[0]! / weight, sum[1]! / weight, sum[2]! / weight];
 }

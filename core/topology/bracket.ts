@@ -83,7 +83,8 @@ function order(pd: readonly (readonly number[])[]): number[] {
           if (shared > most) [most, next] = [shared, c];
         }
     }
-    if (!best || width < best.width || (width === best.width && load < best.load)) best = { order: sequence, width, load };
+    if (!best || width < best.width || (width === best.width && load < best.load))
+      best = { order: sequence, width, load };
   }
   return best?.order ?? [];
 }
@@ -123,7 +124,9 @@ function keyOf(pairing: Pairing, loose: readonly number[]): string {
 /** Sum over all smoothings of u^(number of A smoothings) * loop value^(loops). */
 function states<N>(ring: Ring<N>, d: Diagram): Poly<N> {
   const pd = pdCode(d);
-  let known = new Map<string, { pairing: Pairing; poly: Poly<N> }>([['', { pairing: new Int16Array(2 * pd.length).fill(-1), poly: { low: 0, c: [ring.one] } }]]);
+  let known = new Map<string, { pairing: Pairing; poly: Poly<N> }>([
+    ['', { pairing: new Int16Array(2 * pd.length).fill(-1), poly: { low: 0, c: [ring.one] } }],
+  ]);
   const loose = new Set<number>();
   for (const crossing of order(pd)) {
     const [a, b, c, e] = pd[crossing]!;
@@ -203,7 +206,8 @@ function fromStates(d: Diagram, raw: { low: number; c: readonly bigint[] }): Lau
 }
 
 /** The polynomial of the mirror image: t and 1/t change places. */
-export const laurentMirrored = (p: Laurent): Laurent => (p.c.length === 0 ? p : { low2: -(p.low2 + 2 * (p.c.length - 1)), c: p.c.slice().reverse() });
+export const laurentMirrored = (p: Laurent): Laurent =>
+  p.c.length === 0 ? p : { low2: -(p.low2 + 2 * (p.c.length - 1)), c: p.c.slice().reverse() };
 
 /** @example "t + t^3 - t^4" */
 export function laurentText(p: Laurent): string {

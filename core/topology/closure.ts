@@ -4,11 +4,23 @@
  * With one rope the result does not depend on the join. With two it can: then the convention is that of
  * this file, the shorter way round, bent away from the viewer, so that a join passes behind the ends it meets.
  */
-import { add, cross, distance, dot, norm, perpendicular, scale, subtract, unit, type Line3, type Point3 } from '../curve';
+import {
+  add,
+  cross,
+  distance,
+  dot,
+  norm,
+  perpendicular,
+  scale,
+  subtract,
+  unit,
+  type Line3,
+  type Point3,
+} from '../curve';
 import { fault } from '../errors';
 import { diagramOf, linkingMatrix } from './diagram';
 import { refuseUnfit } from './fitness';
-import { regularView } from './views';
+import { regularView } from './regularView';
 
 /** Where the picture is seen from, unless a shape says otherwise. */
 export const FRONT: Point3 = [0, 0, 1];
@@ -43,7 +55,9 @@ function arc(u: Point3, v: Point3): Point3[] {
   const angle = Math.acos(c);
   if (angle < 1e-9) return [u, v];
   const w = unit(subtract(v, scale(u, c)));
-  return Array.from({ length: STEPS + 1 }, (_, k) => add(scale(u, Math.cos((angle * k) / STEPS)), scale(w, Math.sin((angle * k) / STEPS))));
+  return Array.from({ length: STEPS + 1 }, (_, k) =>
+    add(scale(u, Math.cos((angle * k) / STEPS)), scale(w, Math.sin((angle * k) / STEPS))),
+  );
 }
 
 /** Points from end `from` out to the sphere, over it and in to end `to`; neither end included. */
@@ -74,7 +88,11 @@ export function closedApart(lines: readonly Line3[], front: Point3 = FRONT): Lin
   refuseUnfit(lines);
   const around = surround(lines.map((l) => (l.closed ? [...l.points, l.points[0]!] : l.points)));
   let layer = 0;
-  return lines.map((l) => (l.closed ? l : { points: [...l.points, ...joinOutside(l.points.at(-1)!, l.points[0]!, around, layer++, front)], closed: true }));
+  return lines.map((l) =>
+    l.closed
+      ? l
+      : { points: [...l.points, ...joinOutside(l.points.at(-1)!, l.points[0]!, around, layer++, front)], closed: true },
+  );
 }
 
 /**
@@ -83,9 +101,20 @@ export function closedApart(lines: readonly Line3[], front: Point3 = FRONT): Lin
  * @throws shape-not-finite, too-few-points, too-many-points
  */
 export function crossJoined(a: readonly Point3[], b: readonly Point3[], front: Point3 = FRONT): Line3 {
-  refuseUnfit([{ points: a, closed: false }, { points: b, closed: false }]);
+  refuseUnfit([
+    { points: a, closed: false },
+    { points: b, closed: false },
+  ]);
   const around = surround([a, b]);
-  return { points: [...a, ...joinOutside(a.at(-1)!, b[0]!, around, 0, front), ...b, ...joinOutside(b.at(-1)!, a[0]!, around, 1, front)], closed: true };
+  return {
+    points: [
+      ...a,
+      ...joinOutside(a.at(-1)!, b[0]!, around, 0, front),
+      ...b,
+      ...joinOutside(b.at(-1)!, a[0]!, around, 1, front),
+    ],
+    closed: true,
+  };
 }
 
 /** Points on each leg of a cut eye for a full turn about the other. */
@@ -119,7 +148,8 @@ export function openedAtEye(points: readonly Point3[], eye: number, turns = 0, w
     first.push(subtract(base, off));
     second.push(add(base, off));
   };
-  for (let k = 0; k <= steps; k++) put(reach + (steps ? (0.3 * far * k) / steps : 0) + gap, gap, steps ? (2 * Math.PI * turns * k) / steps : 0);
+  for (let k = 0; k <= steps; k++)
+    put(reach + (steps ? (0.3 * far * k) / steps : 0) + gap, gap, steps ? (2 * Math.PI * turns * k) / steps : 0);
   // the ends lie askew, so that the join of one passes the other beside it
   put(Math.max(reach, far) + 0.5 * far, 6 * gap, 0.7);
   return [
@@ -139,7 +169,12 @@ export function openedAtEye(points: readonly Point3[], eye: number, turns = 0, w
  * @returns the half with the standing part, then the half with the tail
  * @throws eye-not-found where the index is not inside the rope; shape-not-finite, too-few-points, strands-touch
  */
-export function pinnedEye(points: readonly Point3[], eye: number, front: Point3 = FRONT, opened: (turns: number) => readonly Line3[] = (turns) => openedAtEye(points, eye, turns)): [Line3, Line3] {
+export function pinnedEye(
+  points: readonly Point3[],
+  eye: number,
+  front: Point3 = FRONT,
+  opened: (turns: number) => readonly Line3[] = (turns) => openedAtEye(points, eye, turns),
+): [Line3, Line3] {
   const halves = (turns: number): [Line3, Line3] => {
     const lines = closedApart(opened(turns), front);
     return [lines[0]!, lines[1]!];

@@ -20,7 +20,10 @@ export interface Comparison {
 export function sameDiagram(a: Diagram, b: Diagram): boolean {
   if (a.components.length !== b.components.length || a.signs.length !== b.signs.length) return false;
   if (a.components.some((c, k) => c.length !== b.components[k]!.length)) return false;
-  const behind: Diagram = { components: b.components.map((c) => c.map((p) => ({ ...p, over: !p.over }))), signs: b.signs };
+  const behind: Diagram = {
+    components: b.components.map((c) => c.map((p) => ({ ...p, over: !p.over }))),
+    signs: b.signs,
+  };
   return matches(a, b) || matches(a, behind);
 }
 
@@ -40,12 +43,21 @@ function matches(a: Diagram, b: Diagram): boolean {
   return step(0, new Map(), new Map());
 }
 
-function along(mine: readonly DiagramPass[], other: readonly DiagramPass[], shift: number, a: Diagram, b: Diagram, to: Map<number, number>, from: Map<number, number>) {
+function along(
+  mine: readonly DiagramPass[],
+  other: readonly DiagramPass[],
+  shift: number,
+  a: Diagram,
+  b: Diagram,
+  to: Map<number, number>,
+  from: Map<number, number>,
+) {
   for (let i = 0; i < mine.length; i++) {
     const p = mine[i]!;
     const q = other[(i + shift) % other.length]!;
     if (p.over !== q.over || a.signs[p.crossing] !== b.signs[q.crossing]) return null;
-    if ((to.get(p.crossing) ?? q.crossing) !== q.crossing || (from.get(q.crossing) ?? p.crossing) !== p.crossing) return null;
+    if ((to.get(p.crossing) ?? q.crossing) !== q.crossing || (from.get(q.crossing) ?? p.crossing) !== p.crossing)
+      return null;
     to.set(p.crossing, q.crossing);
     from.set(q.crossing, p.crossing);
   }
@@ -59,13 +71,22 @@ function along(mine: readonly DiagramPass[], other: readonly DiagramPass[], shif
 export function compareDiagrams(a: Diagram, b: Diagram): Comparison {
   const none = { crossings: [], mirrored: false };
   const [ra, rb] = [reduced(a), reduced(b)];
-  for (const [x, y] of [[a, b], [ra, rb]] as const) {
+  for (const [x, y] of [
+    [a, b],
+    [ra, rb],
+  ] as const) {
     if (sameDiagram(x, y)) return { relation: 'same', by: 'diagram', ...none };
     if (sameDiagram(x, mirrored(y))) return { relation: 'mirror', by: 'diagram', ...none };
   }
   const [ia, ib] = [invariantsOf(ra), invariantsOf(rb)];
   const mine = signature(ia);
-  if (mine === signature(ib)) return { relation: 'same-topology', by: 'invariants', crossings: [...a.signs.keys()].filter((k) => sameDiagram(withCrossingReversed(a, k), b)), mirrored: false };
+  if (mine === signature(ib))
+    return {
+      relation: 'same-topology',
+      by: 'invariants',
+      crossings: [...a.signs.keys()].filter((k) => sameDiagram(withCrossingReversed(a, k), b)),
+      mirrored: false,
+    };
   if (mine === signature(ib, true)) return { relation: 'mirror', by: 'invariants', ...none };
   const exact: number[] = [];
   const close: number[] = [];

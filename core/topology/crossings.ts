@@ -55,7 +55,18 @@ function projected(lines: readonly Line3[], toViewer: Point3): Segment[] {
     return Array.from({ length: m }, (_, i) => {
       const a = q[i]!;
       const b = q[(i + 1) % q.length]!;
-      return { line: which, i, m, closed: line.closed, a, b, left: Math.min(a[0], b[0]), right: Math.max(a[0], b[0]), low: Math.min(a[1], b[1]), high: Math.max(a[1], b[1]) };
+      return {
+        line: which,
+        i,
+        m,
+        closed: line.closed,
+        a,
+        b,
+        left: Math.min(a[0], b[0]),
+        right: Math.max(a[0], b[0]),
+        low: Math.min(a[1], b[1]),
+        high: Math.max(a[1], b[1]),
+      };
     });
   });
 }
@@ -101,7 +112,10 @@ export function crossingsSeenFrom(lines: readonly Line3[], toViewer: Point3, mos
       if (Math.abs(depth) <= TOUCH_SHARE * size) throw fault('strands-touch');
       // t comes from the right of s where d1 is positive: then s x t points to the viewer
       const sign = d1 > 0 === depth > 0 ? 1 : -1;
-      found.push({ line: s.line, at: s.i + p, crossing: count, over: depth > 0, sign }, { line: t.line, at: t.i + q, crossing: count, over: depth < 0, sign });
+      found.push(
+        { line: s.line, at: s.i + p, crossing: count, over: depth > 0, sign },
+        { line: t.line, at: t.i + q, crossing: count, over: depth < 0, sign },
+      );
       count++;
       if (count > most) throw fault('too-many-crossings', { most });
     }

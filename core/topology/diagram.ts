@@ -43,7 +43,10 @@ export function renumbered(d: Diagram): Diagram {
 }
 
 /** Seen in a mirror that lies behind it: every crossing reversed. */
-export const mirrored = (d: Diagram): Diagram => ({ components: d.components.map((c) => c.map((p) => ({ ...p, over: !p.over }))), signs: d.signs.map((s) => (s > 0 ? -1 : 1)) });
+export const mirrored = (d: Diagram): Diagram => ({
+  components: d.components.map((c) => c.map((p) => ({ ...p, over: !p.over }))),
+  signs: d.signs.map((s) => (s > 0 ? -1 : 1)),
+});
 
 /** One crossing reversed, nothing else. @throws no-such-crossing */
 export function withCrossingReversed(d: Diagram, crossing: number): Diagram {
@@ -103,7 +106,9 @@ function edges(d: Diagram): { over: { in: number; out: number }; under: { in: nu
  * Edges are numbered from 0. Components that cross nothing do not stand in it.
  */
 export function pdCode(d: Diagram): [number, number, number, number][] {
-  return edges(d).map(({ over, under }, k) => (d.signs[k]! > 0 ? [under.in, over.out, under.out, over.in] : [under.in, over.in, under.out, over.out]));
+  return edges(d).map(({ over, under }, k) =>
+    d.signs[k]! > 0 ? [under.in, over.out, under.out, over.in] : [under.in, over.in, under.out, over.out],
+  );
 }
 
 /**
@@ -141,7 +146,9 @@ export function isPlanar(d: Diagram): boolean {
 /** Signed Gauss code, a text per component; crossings numbered from 1 in the order met. */
 export function gaussCodeOf(d: Diagram): string[] {
   const { components, signs } = renumbered(d);
-  return components.map((c) => c.map((p) => `${p.over ? 'O' : 'U'}${p.crossing + 1}${signs[p.crossing]! > 0 ? '+' : '-'}`).join(' '));
+  return components.map((c) =>
+    c.map((p) => `${p.over ? 'O' : 'U'}${p.crossing + 1}${signs[p.crossing]! > 0 ? '+' : '-'}`).join(' '),
+  );
 }
 
 const MOST_TOKENS = 2000;
@@ -152,14 +159,20 @@ const MOST_TOKENS = 2000;
  * @throws bad-code where it is no such code, code-not-planar where it cannot be drawn
  */
 export function parseGaussCode(text: string): { diagram: Diagram; open: boolean[] } {
-  const lines = text.split('\n').map((l) => l.trim()).filter((l) => l !== '');
+  const lines = text
+    .split('\n')
+    .map((l) => l.trim())
+    .filter((l) => l !== '');
   if (lines.length === 0) throw fault('bad-code', { reason: 'there is no component in it' });
   const met = new Map<string, { number: number; sign: string; over: boolean; times: number }>();
   const open: boolean[] = [];
   const components = lines.map((line) => {
     const [, kind, rest] = /^(?:(open|closed):)?(.*)$/.exec(line)!;
     open.push(kind === 'open');
-    const tokens = rest!.trim().split(/\s+/).filter((t) => t !== '');
+    const tokens = rest!
+      .trim()
+      .split(/\s+/)
+      .filter((t) => t !== '');
     if (tokens.length > MOST_TOKENS) throw fault('bad-code', { reason: 'it is too long' });
     return tokens.map((token): DiagramPass => {
       const m = /^([OU])(\d{1,6})([+-])$/.exec(token);
@@ -171,13 +184,15 @@ export function parseGaussCode(text: string): { diagram: Diagram; open: boolean[
         return { crossing: met.size - 1, over };
       }
       if (before.times === 2) throw fault('bad-code', { reason: `crossing ${m[2]!} is passed more than twice` });
-      if (before.over === over) throw fault('bad-code', { reason: `crossing ${m[2]!} is passed twice ${over ? 'over' : 'under'}` });
+      if (before.over === over)
+        throw fault('bad-code', { reason: `crossing ${m[2]!} is passed twice ${over ? 'over' : 'under'}` });
       if (before.sign !== m[3]) throw fault('bad-code', { reason: `crossing ${m[2]!} has two signs` });
       before.times = 2;
       return { crossing: before.number, over };
     });
   });
-  for (const [name, m] of met) if (m.times !== 2) throw fault('bad-code', { reason: `crossing ${name} is passed only once` });
+  for (const [name, m] of met)
+    if (m.times !== 2) throw fault('bad-code', { reason: `crossing ${name} is passed only once` });
   const diagram = { components, signs: [...met.values()].map((m) => (m.sign === '+' ? (1 as const) : (-1 as const))) };
   if (!isPlanar(diagram)) throw fault('code-not-planar');
   return { diagram, open };

@@ -13,10 +13,12 @@ export const MOST_POINTS = 20_000;
  */
 export function refuseUnfit(lines: readonly Line3[]): void {
   if (lines.length === 0) throw fault('too-few-points');
-  if (lines.reduce((n, l) => n + l.points.length, 0) > MOST_POINTS) throw fault('too-many-points', { most: MOST_POINTS });
+  if (lines.reduce((n, l) => n + l.points.length, 0) > MOST_POINTS)
+    throw fault('too-many-points', { most: MOST_POINTS });
   for (const { points, closed } of lines) {
     if (points.length < (closed ? 3 : 2)) throw fault('too-few-points');
-    for (const p of points) if (!(Number.isFinite(p[0]) && Number.isFinite(p[1]) && Number.isFinite(p[2]))) throw fault('shape-not-finite');
+    for (const p of points)
+      if (!(Number.isFinite(p[0]) && Number.isFinite(p[1]) && Number.isFinite(p[2]))) throw fault('shape-not-finite');
     const first = points[0]!;
     if (points.every((p) => p[0] === first[0] && p[1] === first[1] && p[2] === first[2])) throw fault('too-few-points');
   }
@@ -39,7 +41,14 @@ interface Piece {
 export function refuseTouching(lines: readonly Line3[], closest: number): void {
   const pieces = lines.flatMap(({ points, closed }, line): Piece[] => {
     const m = closed ? points.length : points.length - 1;
-    return Array.from({ length: m }, (_, i) => ({ line, i, m, closed, a: points[i]!, b: points[(i + 1) % points.length]! }));
+    return Array.from({ length: m }, (_, i) => ({
+      line,
+      i,
+      m,
+      closed,
+      a: points[i]!,
+      b: points[(i + 1) % points.length]!,
+    }));
   });
   const left = (p: Piece) => min(p.a[0], p.b[0]);
   pieces.sort((p, q) => left(p) - left(q));

@@ -33,7 +33,8 @@ export function invariantsOf(d: Diagram): Invariants {
   };
 }
 
-const jonesOf = (i: Invariants, mirrored: boolean) => [i.jones, ...i.componentJones].map((p) => laurentText(mirrored ? laurentMirrored(p) : p)).join(' | ');
+const jonesOf = (i: Invariants, mirrored: boolean) =>
+  [i.jones, ...i.componentJones].map((p) => laurentText(mirrored ? laurentMirrored(p) : p)).join(' | ');
 
 /** What two diagrams of one knot must have in common, as a text; with `mirrored` that of the mirror image. */
 export function signature(i: Invariants, mirrored = false): string {

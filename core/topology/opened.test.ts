@@ -1,13 +1,32 @@
 import { describe, expect, test } from '@jest/globals';
 import { distance, type Point3 } from '../curve';
-import { closedAtInfinity, crossingsSeenFrom, diagramOf, FRONT, gaussCodeOf, invariantsOf, openedAtEye, pinnedEye, reduced, signature, simplestDiagram, straightened, withCrossingReversed } from '.';
+import {
+  closedAtInfinity,
+  crossingsSeenFrom,
+  diagramOf,
+  FRONT,
+  gaussCodeOf,
+  invariantsOf,
+  openedAtEye,
+  pinnedEye,
+  reduced,
+  signature,
+  simplestDiagram,
+  straightened,
+  withCrossingReversed,
+} from '.';
 import { refuses } from './testing/curves';
 
 /** An overhand in an open line whose ends lead away. */
 const overhand: Point3[] = (() => {
-  const p = (t: number): Point3 => [1.8 * (Math.sin(t) + 2 * Math.sin(2 * t)), 1.8 * (Math.cos(t) - 2 * Math.cos(2 * t)), -1.1 * Math.sin(3 * t)];
+  const p = (t: number): Point3 => [
+    1.8 * (Math.sin(t) + 2 * Math.sin(2 * t)),
+    1.8 * (Math.cos(t) - 2 * Math.cos(2 * t)),
+    -1.1 * Math.sin(3 * t),
+  ];
   const body = Array.from({ length: 240 }, (_, i) => p(Math.PI + 0.35 + ((2 * Math.PI - 0.7) * i) / 239));
-  const on = (a: Point3, side: number) => Array.from({ length: 10 }, (_, i): Point3 => [a[0] + side * (i + 1), a[1] - 0.3 * (i + 1), a[2]]);
+  const on = (a: Point3, side: number) =>
+    Array.from({ length: 10 }, (_, i): Point3 => [a[0] + side * (i + 1), a[1] - 0.3 * (i + 1), a[2]]);
   const [a, b] = [body[0]!, body.at(-1)!];
   return [...on(a, Math.sign(a[0] - b[0])).reverse(), ...body, ...on(b, Math.sign(b[0] - a[0]))];
 })();
@@ -51,7 +70,14 @@ describe('a cut eye', () => {
 
   test('the halves given ready are closed as the ones computed', () => {
     const own = signature(invariantsOf(simplestDiagram(pinnedEye(loop, eye))));
-    const given = signature(invariantsOf(simplestDiagram(pinnedEye(loop, eye, FRONT, (turns) => straightened(openedAtEye(loop, eye, turns))), true)));
+    const given = signature(
+      invariantsOf(
+        simplestDiagram(
+          pinnedEye(loop, eye, FRONT, (turns) => straightened(openedAtEye(loop, eye, turns))),
+          true,
+        ),
+      ),
+    );
     expect(given).toBe(own);
   });
 

@@ -7,7 +7,8 @@ import { renumbered, type Diagram, type DiagramPass } from './diagram';
 /** The first crossing that is a mere kink: both its passes follow each other. */
 function kink(components: readonly (readonly DiagramPass[])[]): number[] | null {
   for (const c of components)
-    for (let i = 0; i < c.length; i++) if (c.length > 1 && c[i]!.crossing === c[(i + 1) % c.length]!.crossing) return [c[i]!.crossing];
+    for (let i = 0; i < c.length; i++)
+      if (c.length > 1 && c[i]!.crossing === c[(i + 1) % c.length]!.crossing) return [c[i]!.crossing];
   return null;
 }
 

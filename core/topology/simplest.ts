@@ -6,7 +6,7 @@ import { diagramOf, type Diagram } from './diagram';
 import { refuseTouching, refuseUnfit } from './fitness';
 import { reduced } from './reduce';
 import { straightened } from './straighten';
-import { DIRECTIONS } from './views';
+import { DIRECTIONS } from './regularView';
 
 /** A diagram with more crossings, after reduction, is refused. */
 export const MOST_CROSSINGS = 60;
@@ -51,7 +51,8 @@ export function simplestDiagram(lines: readonly Line3[], drawn = false): Diagram
       if (!best || found.signs.length < best.signs.length) best = found;
       if (best.signs.length === 0) break;
     } catch (error) {
-      if (!(error instanceof IdiomError) || (error.code !== 'view-not-regular' && error.code !== 'too-many-crossings')) throw error;
+      if (!(error instanceof IdiomError) || (error.code !== 'view-not-regular' && error.code !== 'too-many-crossings'))
+        throw error;
       refusal ??= error;
     }
   }

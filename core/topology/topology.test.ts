@@ -2,13 +2,56 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { Line3, Point3 } from '../curve';
 import {
-  alexander, alexanderText, closedAtInfinity, compareDiagrams, crossingsSeenFrom, crossJoined, determinantOf, diagramOf, DIRECTIONS, gaussCodeOf, invariantsOf, isPlanar, jones, jonesByBigInt, laurentMirrored, laurentText,
-  linkingMatrix, MOST_CROSSINGS, mirrored, parseGaussCode, pdCode, pinnedEye, reduced, refuseTouching, regularView, sameDiagram, signature, simplestDiagram, straightened, withCrossingReversed, writhe, type Diagram,
+  alexander,
+  alexanderText,
+  closedAtInfinity,
+  compareDiagrams,
+  crossingsSeenFrom,
+  crossJoined,
+  determinantOf,
+  diagramOf,
+  DIRECTIONS,
+  gaussCodeOf,
+  invariantsOf,
+  isPlanar,
+  jones,
+  jonesByBigInt,
+  laurentMirrored,
+  laurentText,
+  linkingMatrix,
+  MOST_CROSSINGS,
+  mirrored,
+  parseGaussCode,
+  pdCode,
+  pinnedEye,
+  reduced,
+  refuseTouching,
+  regularView,
+  sameDiagram,
+  signature,
+  simplestDiagram,
+  straightened,
+  withCrossingReversed,
+  writhe,
+  type Diagram,
 } from './index';
-import { braidClosed, chain, closed, coded, figureEight, mirror, refuses, rotated, torusKnot, trefoil, unknot } from './testing/curves';
+import {
+  braidClosed,
+  chain,
+  closed,
+  coded,
+  figureEight,
+  mirror,
+  refuses,
+  rotated,
+  torusKnot,
+  trefoil,
+  unknot,
+} from './testing/curves';
 
 const slightly: Point3 = [0.013, 0.021, 1];
-const seen = (lines: readonly Line3[], from: Point3 = slightly): Diagram => diagramOf(crossingsSeenFrom(lines, from), lines.length);
+const seen = (lines: readonly Line3[], from: Point3 = slightly): Diagram =>
+  diagramOf(crossingsSeenFrom(lines, from), lines.length);
 
 describe('crossings', () => {
   test('a right-handed trefoil shows three crossings of sign +1, its mirror image three of -1', () => {
@@ -24,18 +67,69 @@ describe('crossings', () => {
   });
 
   test('strands that meet in space are refused, a mere bad view says so', () => {
-    const cross = (z: number): Line3[] => [{ points: [[-1, 0, 0], [1, 0, 0]], closed: false }, { points: [[0, -1, z], [0, 1, z]], closed: false }];
+    const cross = (z: number): Line3[] => [
+      {
+        points: [
+          [-1, 0, 0],
+          [1, 0, 0],
+        ],
+        closed: false,
+      },
+      {
+        points: [
+          [0, -1, z],
+          [0, 1, z],
+        ],
+        closed: false,
+      },
+    ];
     expect(() => crossingsSeenFrom(cross(0), [0, 0, 1])).toThrow(refuses('strands-touch'));
     expect(crossingsSeenFrom(cross(1e-6), [0, 0, 1]).count).toBe(1);
-    const through: Line3[] = [{ points: [[-1, 0, 0], [0, 0, 0], [1, 0, 0]], closed: false }, { points: [[0, -1, 1], [0, 1, 1]], closed: false }];
+    const through: Line3[] = [
+      {
+        points: [
+          [-1, 0, 0],
+          [0, 0, 0],
+          [1, 0, 0],
+        ],
+        closed: false,
+      },
+      {
+        points: [
+          [0, -1, 1],
+          [0, 1, 1],
+        ],
+        closed: false,
+      },
+    ];
     expect(() => crossingsSeenFrom(through, [0, 0, 1])).toThrow(refuses('view-not-regular'));
-    expect(regularView(through, [[0, 0, 1], [1e-6, 0, 1]]).count).toBe(1);
+    expect(
+      regularView(through, [
+        [0, 0, 1],
+        [1e-6, 0, 1],
+      ]).count,
+    ).toBe(1);
     expect(() => regularView(through, [[0, 0, 1]])).toThrow(refuses('view-not-regular'));
     expect(() => regularView(cross(0))).toThrow(refuses('strands-touch'));
   });
 
   test('decides by exact predicates: a point a hair beside a strand is on the side it is on', () => {
-    const line = (x: number): Line3[] => [{ points: [[0, 0, 0], [1e8, 1e8, 0]], closed: false }, { points: [[12.5 + x, 12.5, 1], [50, 0, 1]], closed: false }];
+    const line = (x: number): Line3[] => [
+      {
+        points: [
+          [0, 0, 0],
+          [1e8, 1e8, 0],
+        ],
+        closed: false,
+      },
+      {
+        points: [
+          [12.5 + x, 12.5, 1],
+          [50, 0, 1],
+        ],
+        closed: false,
+      },
+    ];
     expect(crossingsSeenFrom(line(-2e-15 * 12.5), [0, 0, 1]).count).toBe(1);
     expect(crossingsSeenFrom(line(1e-14 * 12.5), [0, 0, 1]).count).toBe(0);
   });
@@ -60,13 +154,22 @@ describe('codes', () => {
   });
 
   const bad: [string, string][] = [
-    ['', 'bad-code'], ['O1+', 'bad-code'], ['O1+ O1+', 'bad-code'], ['O1+ U1-', 'bad-code'], ['O1+ U1+ O1+', 'bad-code'], ['A1+ U1+', 'bad-code'], ['O1+ X', 'bad-code'],
+    ['', 'bad-code'],
+    ['O1+', 'bad-code'],
+    ['O1+ O1+', 'bad-code'],
+    ['O1+ U1-', 'bad-code'],
+    ['O1+ U1+ O1+', 'bad-code'],
+    ['A1+ U1+', 'bad-code'],
+    ['O1+ X', 'bad-code'],
     // one sign of a trefoil reversed, two strands of one crossing: no plane picture has these
-    ['O1- U2+ O3+ U1- O2+ U3+', 'code-not-planar'], ['O1+ O2+ U1+ U2+', 'code-not-planar'], ['O1+\nU1+', 'code-not-planar'],
+    ['O1- U2+ O3+ U1- O2+ U3+', 'code-not-planar'],
+    ['O1+ O2+ U1+ U2+', 'code-not-planar'],
+    ['O1+\nU1+', 'code-not-planar'],
   ];
   test.each(bad)('refuses %j: %s', (text, code) => expect(() => parseGaussCode(text)).toThrow(refuses(code)));
 
-  test('an open component is marked, its ends joined outside', () => expect(parseGaussCode('open: O1+ U2+ O3+ U1+ O2+ U3+').open).toEqual([true]));
+  test('an open component is marked, its ends joined outside', () =>
+    expect(parseGaussCode('open: O1+ U2+ O3+ U1+ O2+ U3+').open).toEqual([true]));
 });
 
 describe('invariants', () => {
@@ -78,7 +181,13 @@ describe('invariants', () => {
     ['torus knot of five', () => [torusKnot(2, 5)], 't^4 - t^3 + t^2 - t + 1', 't^2 + t^4 - t^5 + t^6 - t^7', 5n],
     ['torus knot 3, 4', () => [torusKnot(3, 4)], 't^6 - t^5 + t^3 - t + 1', 't^3 + t^5 - t^8', 3n],
     ['two rings of a chain, run so that they link +1', () => chain, 't - 1', '-t^(1/2) - t^(5/2)', 2n],
-    ['two rings apart', () => [chain[0]!, { ...chain[1]!, points: chain[1]!.points.map((p): Point3 => [p[0] + 9, p[1], p[2]]) }], '0', '-t^(-1/2) - t^(1/2)', 0n],
+    [
+      'two rings apart',
+      () => [chain[0]!, { ...chain[1]!, points: chain[1]!.points.map((p): Point3 => [p[0] + 9, p[1], p[2]]) }],
+      '0',
+      '-t^(-1/2) - t^(1/2)',
+      0n,
+    ],
   ];
   test.each(known)('%s', (_name, lines, delta, v, determinant) => {
     const i = invariantsOf(simplestDiagram(lines()));
@@ -94,7 +203,13 @@ describe('invariants', () => {
   });
 
   test('signs, numbers and BigInt: the two arithmetics agree, and V(-1) is the determinant', () => {
-    for (const [p, q] of [[2, 3], [2, 9], [3, 5], [4, 5], [5, 6]] as const) {
+    for (const [p, q] of [
+      [2, 3],
+      [2, 9],
+      [3, 5],
+      [4, 5],
+      [5, 6],
+    ] as const) {
       const d = simplestDiagram([torusKnot(p, q)]);
       const v = jones(d);
       expect(v).toEqual(jonesByBigInt(d));
@@ -145,7 +260,14 @@ describe('reduction', () => {
   });
 
   test('fewer points, the same knot: a noisy trefoil comes down to a few', () => {
-    const noisy: Line3 = { closed: true, points: trefoil.points.map((p, i): Point3 => [p[0] + 0.05 * Math.sin(i * 7.1), p[1] + 0.05 * Math.sin(i * 5.3), p[2] + 0.05 * Math.cos(i * 6.7)]) };
+    const noisy: Line3 = {
+      closed: true,
+      points: trefoil.points.map((p, i): Point3 => [
+        p[0] + 0.05 * Math.sin(i * 7.1),
+        p[1] + 0.05 * Math.sin(i * 5.3),
+        p[2] + 0.05 * Math.cos(i * 6.7),
+      ]),
+    };
     const [fewer] = straightened([noisy]);
     expect(fewer!.points.length).toBeLessThan(14);
     for (const p of fewer!.points) expect(noisy.points).toContainEqual(p);
@@ -166,15 +288,25 @@ describe('comparing two diagrams', () => {
   test('same: numbered otherwise, begun elsewhere, seen from behind', () => {
     const d = seen([figureEight]);
     const [c] = d.components;
-    const other: Diagram = { components: [[...c!.slice(3), ...c!.slice(0, 3)].map((p) => ({ ...p, crossing: d.signs.length - 1 - p.crossing }))], signs: d.signs.slice().reverse() };
+    const other: Diagram = {
+      components: [
+        [...c!.slice(3), ...c!.slice(0, 3)].map((p) => ({ ...p, crossing: d.signs.length - 1 - p.crossing })),
+      ],
+      signs: d.signs.slice().reverse(),
+    };
     expect(compareDiagrams(d, other)).toMatchObject({ relation: 'same', by: 'diagram' });
     expect(sameDiagram(d, seen([figureEight], [-slightly[0], -slightly[1], -slightly[2]]))).toBe(true);
   });
 
   test('mirror: told from the same, also where only the figures tell', () => {
-    expect(compareDiagrams(seen([trefoil]), seen([mirror(trefoil)]))).toMatchObject({ relation: 'mirror', by: 'diagram' });
+    expect(compareDiagrams(seen([trefoil]), seen([mirror(trefoil)]))).toMatchObject({
+      relation: 'mirror',
+      by: 'diagram',
+    });
     // two different pictures of mirror images
-    const other = DIRECTIONS.map((d) => reduced(seen([mirror(torusKnot(3, 4))], d))).sort((a, b) => b.signs.length - a.signs.length)[0]!;
+    const other = DIRECTIONS.map((d) => reduced(seen([mirror(torusKnot(3, 4))], d))).sort(
+      (a, b) => b.signs.length - a.signs.length,
+    )[0]!;
     expect(compareDiagrams(simplestDiagram([torusKnot(3, 4)]), other).relation).toBe('mirror');
   });
 
@@ -183,7 +315,12 @@ describe('comparing two diagrams', () => {
     // the trefoil on three strands: four crossings that no kink or overlap takes away
     const four = braidClosed(3, [1, 2, 1, 2]);
     expect(reduced(four).signs).toHaveLength(4);
-    expect(compareDiagrams(four, other)).toEqual({ relation: 'same-topology', by: 'invariants', crossings: [], mirrored: false });
+    expect(compareDiagrams(four, other)).toEqual({
+      relation: 'same-topology',
+      by: 'invariants',
+      crossings: [],
+      mirrored: false,
+    });
     expect(compareDiagrams(parseGaussCode('O1+ U2+ O3+ U1+ O2+ U3+ O4+ U4+ ').diagram, other).relation).toBe('same');
   });
 
@@ -208,18 +345,57 @@ describe('comparing two diagrams', () => {
 describe('garbage', () => {
   const good = unknot.points;
   const cases: [string, () => unknown, string][] = [
-    ['not a number', () => simplestDiagram([{ points: [...good, [Number.NaN, 0, 0]], closed: true }]), 'shape-not-finite'],
+    [
+      'not a number',
+      () => simplestDiagram([{ points: [...good, [Number.NaN, 0, 0]], closed: true }]),
+      'shape-not-finite',
+    ],
     ['infinite', () => simplestDiagram([{ points: [...good, [0, Infinity, 0]], closed: true }]), 'shape-not-finite'],
     ['no line', () => simplestDiagram([]), 'too-few-points'],
     ['two points closed', () => simplestDiagram([{ points: good.slice(0, 2), closed: true }]), 'too-few-points'],
-    ['one place, many times', () => simplestDiagram([{ points: new Array<Point3>(9).fill([1, 1, 1]), closed: true }]), 'too-few-points'],
-    ['too many points', () => simplestDiagram([closed((t) => [Math.cos(t), Math.sin(t), 0], 20_001)]), 'too-many-points'],
+    [
+      'one place, many times',
+      () => simplestDiagram([{ points: new Array<Point3>(9).fill([1, 1, 1]), closed: true }]),
+      'too-few-points',
+    ],
+    [
+      'too many points',
+      () => simplestDiagram([closed((t) => [Math.cos(t), Math.sin(t), 0], 20_001)]),
+      'too-many-points',
+    ],
     ['through itself', () => simplestDiagram([closed((t) => [Math.sin(t), Math.sin(2 * t), 0], 40)]), 'strands-touch'],
     ['one line twice', () => simplestDiagram([unknot, unknot]), 'strands-touch'],
     ['nothing to close', () => closedAtInfinity([]), 'too-few-points'],
-    ['one place to close', () => closedAtInfinity([[1, 2, 3], [1, 2, 3]]), 'too-few-points'],
-    ['no number to close', () => closedAtInfinity([[0, 0, 0], [1, Number.NaN, 0]]), 'shape-not-finite'],
-    ['nothing to join', () => crossJoined([[0, 0, 0], [1, 0, 0]], []), 'too-few-points'],
+    [
+      'one place to close',
+      () =>
+        closedAtInfinity([
+          [1, 2, 3],
+          [1, 2, 3],
+        ]),
+      'too-few-points',
+    ],
+    [
+      'no number to close',
+      () =>
+        closedAtInfinity([
+          [0, 0, 0],
+          [1, Number.NaN, 0],
+        ]),
+      'shape-not-finite',
+    ],
+    [
+      'nothing to join',
+      () =>
+        crossJoined(
+          [
+            [0, 0, 0],
+            [1, 0, 0],
+          ],
+          [],
+        ),
+      'too-few-points',
+    ],
     ['an eye outside the rope', () => pinnedEye(good, good.length), 'eye-not-found'],
     ['an eye between points', () => pinnedEye(good, 3.5), 'eye-not-found'],
     ['an eye in nothing', () => pinnedEye([], 0), 'too-few-points'],
@@ -235,7 +411,22 @@ describe('garbage', () => {
   test('strands nearer than a wished distance are refused', () => {
     expect(() => refuseTouching([trefoil], 0.2)).not.toThrow();
     expect(() => refuseTouching([trefoil], 2.5)).toThrow(refuses('strands-touch'));
-    expect(() => refuseTouching([{ closed: false, points: [[0, 0, 0], [5, 0, 0], [5, 5, 0], [0, 0.1, 0]] }], 0.2)).toThrow(refuses('strands-touch'));
+    expect(() =>
+      refuseTouching(
+        [
+          {
+            closed: false,
+            points: [
+              [0, 0, 0],
+              [5, 0, 0],
+              [5, 5, 0],
+              [0, 0.1, 0],
+            ],
+          },
+        ],
+        0.2,
+      ),
+    ).toThrow(refuses('strands-touch'));
   });
 
   test('any curve at all gives figures or a refusal with a code', () => {
@@ -245,7 +436,12 @@ describe('garbage', () => {
         try {
           expect(invariantsOf(simplestDiagram([{ points, closed: true }])).alexander.length).toBeGreaterThan(0);
         } catch (error) {
-          expect(error).toHaveProperty('code', expect.stringMatching(/^(shape-not-finite|too-few-points|strands-touch|too-many-crossings|view-not-regular)$/));
+          expect(error).toHaveProperty(
+            'code',
+            expect.stringMatching(
+              /^(shape-not-finite|too-few-points|strands-touch|too-many-crossings|view-not-regular)$/,
+            ),
+          );
         }
       }),
       { numRuns: 150 },
@@ -257,5 +453,7 @@ test('an open rope is closed far away: a trefoil cut open and led out is the tre
   const k = trefoil.points.reduce((b, p, i, all) => (Math.hypot(...p) > Math.hypot(...all[b]!) ? i : b), 0);
   const opened = [...trefoil.points.slice(k), ...trefoil.points.slice(0, k - 3)];
   const out = (p: Point3): Point3 => [p[0] * 4, p[1] * 4, p[2] * 4];
-  expect(laurentText(jones(simplestDiagram([closedAtInfinity([out(opened[0]!), ...opened, out(opened.at(-1)!)])])))).toBe('t + t^3 - t^4');
+  expect(
+    laurentText(jones(simplestDiagram([closedAtInfinity([out(opened[0]!), ...opened, out(opened.at(-1)!)])]))),
+  ).toBe('t + t^3 - t^4');
 });

@@ -2,12 +2,12 @@
  * A presentation for practising to spot what is wrong: a knot, right in about a third of cases, otherwise with one of its faults that show in
  * the rope; which hand, which state; seeded, so that the same seed is the same drill. With it goes the key.
  */
-import { knotById, knotIds, faultsWithShape } from '../knots/catalogue';
+import { knotById, knotIds, faultsWithShape } from '../knots/catalogue/catalogue';
 import { fault as refusal } from '../errors';
-import { differingPlace } from '../knots/differs';
-import type { ShapeState } from '../knots/stored';
-import type { Fault, FaultId } from '../knots/types';
-import { seeded } from '../inspect/presentations';
+import { differingPlace } from '../knots/catalogue/differs';
+import type { ShapeState } from '../knots/facts/types';
+import type { Fault, FaultId } from '../knots/facts/types';
+import { seeded } from '../inspect/naming/presentations';
 
 export const RIGHT_SHARE = 1 / 3;
 const LEFT_SHARE = 0.2;
@@ -42,7 +42,9 @@ export interface Drill {
 export const faultsBySight = (knot: string): FaultId[] => {
   const { entry } = knotById(knot);
   const shown = faultsWithShape(knot);
-  return entry.faults.filter((f) => shown.includes(f.id) && f.verdict !== 'remark' && !NOT_BY_SIGHT.includes(f.id)).map((f) => f.id);
+  return entry.faults
+    .filter((f) => shown.includes(f.id) && f.verdict !== 'remark' && !NOT_BY_SIGHT.includes(f.id))
+    .map((f) => f.id);
 };
 
 function shuffled<T>(items: readonly T[], random: () => number): T[] {
@@ -62,7 +64,10 @@ function shuffled<T>(items: readonly T[], random: () => number): T[] {
 export function drill(seed: number, knots: readonly string[] = []): Drill {
   for (const k of knots) knotById(k);
   const among = (knots.length > 0 ? knots : knotIds()).filter((k) => faultsBySight(k).length > 0);
-  if (among.length === 0) throw refusal('bad-input', {}, [{ path: 'body.knots', message: 'none of these knots has a fault that shows in a picture' }]);
+  if (among.length === 0)
+    throw refusal('bad-input', {}, [
+      { path: 'body.knots', message: 'none of these knots has a fault that shows in a picture' },
+    ]);
   const random = seeded(seed);
   const knot = among[Math.floor(random() * among.length)]!;
   const { entry } = knotById(knot);
@@ -74,14 +79,34 @@ export function drill(seed: number, knots: readonly string[] = []): Drill {
   const state: ShapeState = 'tight';
   const own = entry.faults.find((f) => f.id === fault);
   const place = fault === null ? null : differingPlace(knot, fault, 'right', state);
-  const others = shuffled(faults.filter((f) => f !== fault), random).slice(0, 4);
-  const choices = shuffled([...(fault === null ? [] : [fault]), ...others], random).map((id) => ({ fault: id, name: entry.faults.find((f) => f.id === id)!.name }));
+  const others = shuffled(
+    faults.filter((f) => f !== fault),
+    random,
+  ).slice(0, 4);
+  const choices = shuffled([...(fault === null ? [] : [fault]), ...others], random).map((id) => ({
+    fault: id,
+    name: entry.faults.find((f) => f.id === id)!.name,
+  }));
   return {
-    seed, knot, name: entry.names[0], state, hand, face, choices,
+    seed,
+    knot,
+    name: entry.names[0],
+    state,
+    hand,
+    face,
+    choices,
     key: {
-      right, fault, text: own ? { name: own.name, arises: own.arises, shows: own.shows, verdict: own.verdict, what_to_do: own.what_to_do } : null,
+      right,
+      fault,
+      text: own
+        ? { name: own.name, arises: own.arises, shows: own.shows, verdict: own.verdict, what_to_do: own.what_to_do }
+        : null,
       verdict: own === undefined ? 'meets-the-rule' : own.verdict === 'put-right' ? 'put-right' : 'take-out-and-retie',
-      where: place && { x: hand === 'left' ? -place.centre[0] : place.centre[0], y: place.centre[1], radius: place.radius },
+      where: place && {
+        x: hand === 'left' ? -place.centre[0] : place.centre[0],
+        y: place.centre[1],
+        radius: place.radius,
+      },
     },
   };
 }

@@ -33,6 +33,15 @@ export function scored(attempts: readonly Attempt[]): Score {
   const found = attempts.filter((a) => !a.right && a.decided !== 'right');
   const seconds = attempts.map((a) => a.seconds).sort((a, b) => a - b);
   const mid = seconds.length >> 1;
-  const median_s = seconds.length === 0 ? null : seconds.length % 2 ? seconds[mid]! : (seconds[mid - 1]! + seconds[mid]!) / 2;
-  return { count: attempts.length, missed, false_alarms, named: found.filter((a) => a.named).length, touched: found.filter((a) => a.touched).length, median_s, weighed_errors: MISSED_WEIGHS * missed + false_alarms };
+  const median_s =
+    seconds.length === 0 ? null : seconds.length % 2 ? seconds[mid]! : (seconds[mid - 1]! + seconds[mid]!) / 2;
+  return {
+    count: attempts.length,
+    missed,
+    false_alarms,
+    named: found.filter((a) => a.named).length,
+    touched: found.filter((a) => a.touched).length,
+    median_s,
+    weighed_errors: MISSED_WEIGHS * missed + false_alarms,
+  };
 }

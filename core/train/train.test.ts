@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { faultsWithShape, knotById } from '../knots/catalogue';
+import { faultsWithShape, knotById } from '../knots/catalogue/catalogue';
 import { refuses } from '../topology/testing/curves';
 import { drill, RIGHT_SHARE, scored, type Attempt } from './index';
 
@@ -26,24 +26,41 @@ describe('the next drill', () => {
 
   test('the key’s place is mirrored with the hand', () => {
     const left = many.find((d) => d.hand === 'left' && d.key.where && Math.abs(d.key.where.x) > 0.5)!;
-    const rightHanded = many.find((d) => d.hand === 'right' && d.knot === left.knot && d.key.fault === left.key.fault) ?? null;
+    const rightHanded =
+      many.find((d) => d.hand === 'right' && d.knot === left.knot && d.key.fault === left.key.fault) ?? null;
     if (rightHanded) expect(rightHanded.key.where!.x).toBeCloseTo(-left.key.where!.x);
     expect(left.key.where).not.toBeNull();
   });
 
   test('of the knots that are asked for', () => {
-    for (let seed = 0; seed < 30; seed++) expect(['bowline', 'prusik']).toContain(drill(seed, ['bowline', 'prusik']).knot);
+    for (let seed = 0; seed < 30; seed++)
+      expect(['bowline', 'prusik']).toContain(drill(seed, ['bowline', 'prusik']).knot);
     expect(() => drill(1, ['no-such'])).toThrow(refuses('unknown-knot'));
-    expect(knotById('bowline').entry.faults.map((f) => f.id)).toEqual(expect.arrayContaining(drill(3, ['bowline']).choices.map((c) => c.fault)));
+    expect(knotById('bowline').entry.faults.map((f) => f.id)).toEqual(
+      expect.arrayContaining(drill(3, ['bowline']).choices.map((c) => c.fault)),
+    );
   });
 });
 
 describe('the score', () => {
-  const attempt = (right: boolean, decided: Attempt['decided'], seconds = 5, named = false, touched = false): Attempt => ({ right, decided, named, touched, seconds });
+  const attempt = (
+    right: boolean,
+    decided: Attempt['decided'],
+    seconds = 5,
+    named = false,
+    touched = false,
+  ): Attempt => ({ right, decided, named, touched, seconds });
   test('the two kinds of error are kept apart, and a missed fault weighs more', () => {
-    const s = scored([attempt(true, 'right', 4), attempt(true, 'take-out', 6), attempt(false, 'right', 8), attempt(false, 'put-right', 10, true, false)]);
+    const s = scored([
+      attempt(true, 'right', 4),
+      attempt(true, 'take-out', 6),
+      attempt(false, 'right', 8),
+      attempt(false, 'put-right', 10, true, false),
+    ]);
     expect(s).toEqual({ count: 4, missed: 1, false_alarms: 1, named: 1, touched: 0, median_s: 7, weighed_errors: 6 });
-    expect(scored([attempt(false, 'right')]).weighed_errors).toBeGreaterThan(scored([attempt(true, 'take-out')]).weighed_errors);
+    expect(scored([attempt(false, 'right')]).weighed_errors).toBeGreaterThan(
+      scored([attempt(true, 'take-out')]).weighed_errors,
+    );
   });
 
   test('nothing yet', () => {

@@ -9,24 +9,55 @@ test('inches and fists are exact', () => {
 });
 
 test('a length is proportional to its number, in every unit', () => {
-  fc.assert(fc.property(fc.constantFrom(...LENGTH_UNITS), fc.double({ min: 0.1, max: 500, noNaN: true }), fc.double({ min: 70, max: 120, noNaN: true }), (unit, v, fist) => expect(lengthToMm(2 * v, unit, fist)).toBeCloseTo(2 * lengthToMm(v, unit, fist), 6)));
-});
-
-test.each([[87, 'mm', '87 mm'], [1120, 'mm', '1.12 m'], [101.6, 'in', '4 in'], [131, 'fist', '1.3 fists']] as const)('%d in %s reads %s', (mm, unit, text) => expect(lengthText(mm, unit)).toBe(text));
-
-test('what is no length is refused', () => {
-  for (const bad of [Number.NaN, Infinity, -1]) expect(() => lengthToMm(bad, 'mm', 100)).toThrow(expect.objectContaining({ code: 'not-a-number' }) as unknown as Error);
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...LENGTH_UNITS),
+      fc.double({ min: 0.1, max: 500, noNaN: true }),
+      fc.double({ min: 70, max: 120, noNaN: true }),
+      (unit, v, fist) => expect(lengthToMm(2 * v, unit, fist)).toBeCloseTo(2 * lengthToMm(v, unit, fist), 6),
+    ),
+  );
 });
 
 test.each([
-  ['10.5', 'mm', 10.5], ['10,5 mm', 'mm', 10.5], ['7/16 in', 'mm', 11.1125], ['1 1/2"', 'mm', 38.1], ['3 ft 6 in', 'mm', 1066.8], ["3' 6\"", 'mm', 1066.8], ['0.9 m', 'in', 900], ['4', 'in', 101.6], ['12 cm', 'mm', 120], ['.4 in', 'mm', 10.16],
-] as const)('%s (bare numbers in %s) is %d mm', (text, unit, mm) => expect(lengthFromText(text, unit)).toBeCloseTo(mm, 6));
+  [87, 'mm', '87 mm'],
+  [1120, 'mm', '1.12 m'],
+  [101.6, 'in', '4 in'],
+  [131, 'fist', '1.3 fists'],
+] as const)('%d in %s reads %s', (mm, unit, text) => expect(lengthText(mm, unit)).toBe(text));
 
-test.each(['', ' ', 'ten', '10 furlongs', '3 6', '-4', '1/0', '1 2 3 in', '4 in in', 'NaN', 'Infinity', '1e9x'])('%p is no length', (text) => expect(lengthFromText(text, 'mm')).toBeNaN());
+test('what is no length is refused', () => {
+  for (const bad of [Number.NaN, Infinity, -1])
+    expect(() => lengthToMm(bad, 'mm', 100)).toThrow(
+      expect.objectContaining({ code: 'not-a-number' }) as unknown as Error,
+    );
+});
+
+test.each([
+  ['10.5', 'mm', 10.5],
+  ['10,5 mm', 'mm', 10.5],
+  ['7/16 in', 'mm', 11.1125],
+  ['1 1/2"', 'mm', 38.1],
+  ['3 ft 6 in', 'mm', 1066.8],
+  ['3\' 6"', 'mm', 1066.8],
+  ['0.9 m', 'in', 900],
+  ['4', 'in', 101.6],
+  ['12 cm', 'mm', 120],
+  ['.4 in', 'mm', 10.16],
+] as const)('%s (bare numbers in %s) is %d mm', (text, unit, mm) =>
+  expect(lengthFromText(text, unit)).toBeCloseTo(mm, 6),
+);
+
+test.each(['', ' ', 'ten', '10 furlongs', '3 6', '-4', '1/0', '1 2 3 in', '4 in in', 'NaN', 'Infinity', '1e9x'])(
+  '%p is no length',
+  (text) => expect(lengthFromText(text, 'mm')).toBeNaN(),
+);
 
 test('what is written out is read again', () => {
-  fc.assert(fc.property(fc.integer({ min: 1, max: 99_999 }), (mm) => {
-    expect(lengthFromText(`${mm} mm`, 'in')).toBe(mm);
-    expect(Math.abs(lengthFromText(lengthText(mm, 'in'), 'mm') - mm)).toBeLessThanOrEqual(MM_PER_INCH / 8 + 1e-9);
-  }));
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 99_999 }), (mm) => {
+      expect(lengthFromText(`${mm} mm`, 'in')).toBe(mm);
+      expect(Math.abs(lengthFromText(lengthText(mm, 'in'), 'mm') - mm)).toBeLessThanOrEqual(MM_PER_INCH / 8 + 1e-9);
+    }),
+  );
 });

@@ -23,8 +23,23 @@ export function lengthText(value_mm: number, unit: LengthUnit, fist_mm = 100): s
   return `${(value_mm / fist_mm).toFixed(1)} fists`;
 }
 
-const UNIT_MM: Readonly<Record<string, number>> = { mm: 1, cm: 10, m: 1000, in: MM_PER_INCH, inch: MM_PER_INCH, inches: MM_PER_INCH, '"': MM_PER_INCH, '”': MM_PER_INCH, ft: 12 * MM_PER_INCH, feet: 12 * MM_PER_INCH, foot: 12 * MM_PER_INCH, "'": 12 * MM_PER_INCH, '’': 12 * MM_PER_INCH };
-const NUMBER = /^(?:(\d+)\s+(\d+)\/(\d+)|(\d+)\/(\d+)|(\d+(?:[.,]\d+)?|[.,]\d+))\s*(mm|cm|m|inches|inch|in|"|”|feet|foot|ft|'|’)?\s*/i;
+const UNIT_MM: Readonly<Record<string, number>> = {
+  mm: 1,
+  cm: 10,
+  m: 1000,
+  in: MM_PER_INCH,
+  inch: MM_PER_INCH,
+  inches: MM_PER_INCH,
+  '"': MM_PER_INCH,
+  '”': MM_PER_INCH,
+  ft: 12 * MM_PER_INCH,
+  feet: 12 * MM_PER_INCH,
+  foot: 12 * MM_PER_INCH,
+  "'": 12 * MM_PER_INCH,
+  '’': 12 * MM_PER_INCH,
+};
+const NUMBER =
+  /^(?:(\d+)\s+(\d+)\/(\d+)|(\d+)\/(\d+)|(\d+(?:[.,]\d+)?|[.,]\d+))\s*(mm|cm|m|inches|inch|in|"|”|feet|foot|ft|'|’)?\s*/i;
 
 /**
  * A length as people write it, in mm: a number, or whole and fraction, with or without its unit; feet and inches one after the other.
@@ -41,7 +56,10 @@ export function lengthFromText(text: string, unit: 'mm' | 'in'): number {
     if (!found || k > 2) return Number.NaN;
     const [all, whole, upper, lower, above, below, plain, of] = found;
     if (k > 0 && !of) return Number.NaN;
-    const value = plain !== undefined ? Number(plain.replace(',', '.')) : Number(whole ?? 0) + Number(upper ?? above) / Number(lower ?? below);
+    const value =
+      plain !== undefined
+        ? Number(plain.replace(',', '.'))
+        : Number(whole ?? 0) + Number(upper ?? above) / Number(lower ?? below);
     sum += value * (of ? UNIT_MM[of.toLowerCase()]! : unit === 'in' ? MM_PER_INCH : 1);
     rest = rest.slice(all.length);
   }

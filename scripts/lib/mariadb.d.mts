@@ -1,4 +1,8 @@
 import type { ChildProcess } from 'node:child_process';
 import type { TestDatabase } from './testbed.mjs';
 
-export function startMariadb(folder: string, port: number | null, options?: { onDeath?: (code: number | null) => void }): Promise<TestDatabase & { readonly child: ChildProcess; stop(): Promise<void> }>;
+export function startMariadb(
+  folder: string,
+  port: number | null,
+  options?: { onDeath?: (code: number | null) => void },
+): Promise<TestDatabase & { readonly child: ChildProcess; stop(): Promise<void> }>;

@@ -9,16 +9,29 @@ export const MARIADBD = '/usr/sbin/mariadbd';
 
 /** The account the database runs as: mysql when we are root, else ourselves. */
 export function databaseUser() {
-  if (process.getuid() !== 0) return { name: execFileSync('id', ['-un'], { encoding: 'utf8' }).trim(), uid: process.getuid(), gid: process.getgid() };
-  const line = readFileSync('/etc/passwd', 'utf8').split('\n').find((l) => l.startsWith('mysql:'));
-  if (!line) throw new Stop('There is no account "mysql" on this machine although MariaDB is installed: reinstall mariadb-server.');
+  if (process.getuid() !== 0)
+    return {
+      name: execFileSync('id', ['-un'], { encoding: 'utf8' }).trim(),
+      uid: process.getuid(),
+      gid: process.getgid(),
+    };
+  const line = readFileSync('/etc/passwd', 'utf8')
+    .split('\n')
+    .find((l) => l.startsWith('mysql:'));
+  if (!line)
+    throw new Stop(
+      'There is no account "mysql" on this machine although MariaDB is installed: reinstall mariadb-server.',
+    );
   const [, , uid, gid] = line.split(':');
   return { name: 'mysql', uid: Number(uid), gid: Number(gid) };
 }
 
 /** Whether the database's user can get into a folder that exists. Tried, not assumed. */
 export function canEnter(folder, user) {
-  return spawnSync('/bin/sh', ['-c', 'cd "$1"', 'sh', folder], { uid: user.uid, gid: user.gid, stdio: 'ignore', cwd: '/' }).status === 0;
+  return (
+    spawnSync('/bin/sh', ['-c', 'cd "$1"', 'sh', folder], { uid: user.uid, gid: user.gid, stdio: 'ignore', cwd: '/' })
+      .status === 0
+  );
 }
 
 export function processAlive(pid) {
@@ -48,7 +61,12 @@ export function runningOn(folder) {
 
 const errors = (folder) => {
   try {
-    return readFileSync(join(folder, 'run/error.log'), 'utf8').split('\n').filter((l) => l.includes('[ERROR]')).slice(-3).map((l) => l.replace(/^.*\[ERROR\] /, '')).join(' ');
+    return readFileSync(join(folder, 'run/error.log'), 'utf8')
+      .split('\n')
+      .filter((l) => l.includes('[ERROR]'))
+      .slice(-3)
+      .map((l) => l.replace(/^.*\[ERROR\] /, ''))
+      .join(' ');
   } catch {
     return '';
   }
@@ -65,27 +83,64 @@ export async function startMariadb(folder, port, { onDeath = () => {} } = {}) {
   const run = join(folder, 'run');
   const data = join(folder, 'mariadb');
   const socket = join(run, 'mariadb.sock');
-  if (Buffer.byteLength(socket) > 100) throw new Stop(`The path of the data folder is too long for a socket (${socket}): set IDIOM_DATA to a shorter one.`);
+  if (Buffer.byteLength(socket) > 100)
+    throw new Stop(
+      `The path of the data folder is too long for a socket (${socket}): set IDIOM_DATA to a shorter one.`,
+    );
   mkdirSync(folder, { recursive: true });
   const space = statfsSync(folder);
-  if (space.bavail * space.bsize < LEAST_FREE_BYTES) throw new Stop(`The disk of ${folder} is full: less than 300 MB are free. Make room, or set IDIOM_DATA to another disk. Nothing was changed.`, 7);
+  if (space.bavail * space.bsize < LEAST_FREE_BYTES)
+    throw new Stop(
+      `The disk of ${folder} is full: less than 300 MB are free. Make room, or set IDIOM_DATA to another disk. Nothing was changed.`,
+      7,
+    );
   for (const f of [run, data]) {
     mkdirSync(f, { recursive: true, mode: 0o750 });
     if (process.getuid() === 0) chownSync(f, user.uid, user.gid);
     chmodSync(f, f === run ? 0o755 : 0o750);
   }
   const cnf = join(folder, 'my.cnf');
-  writeFileSync(cnf, [
-    '[mariadbd]', `user=${user.name}`, `datadir=${data}`, `socket=${socket}`, `pid-file=${run}/mariadbd.pid`, `log-error=${run}/error.log`,
-    port === null ? 'skip-networking' : `port=${port}\nbind-address=127.0.0.1`, 'skip-name-resolve', 'character-set-server=utf8mb4', 'collation-server=utf8mb4_unicode_ci',
-    'innodb_buffer_pool_size=128M', 'innodb_flush_log_at_trx_commit=1', 'sql_mode=TRADITIONAL,NO_ENGINE_SUBSTITUTION', 'max_connections=60', '',
-  ].join('\n'));
+  writeFileSync(
+    cnf,
+    [
+      '[mariadbd]',
+      `user=${user.name}`,
+      `datadir=${data}`,
+      `socket=${socket}`,
+      `pid-file=${run}/mariadbd.pid`,
+      `log-error=${run}/error.log`,
+      port === null ? 'skip-networking' : `port=${port}\nbind-address=127.0.0.1`,
+      'skip-name-resolve',
+      'character-set-server=utf8mb4',
+      'collation-server=utf8mb4_unicode_ci',
+      'innodb_buffer_pool_size=128M',
+      'innodb_flush_log_at_trx_commit=1',
+      'sql_mode=TRADITIONAL,NO_ENGINE_SUBSTITUTION',
+      'max_connections=60',
+      '',
+    ].join('\n'),
+  );
   if (!existsSync(join(data, 'mysql'))) {
     say('making the database');
-    const r = spawnSync('mariadb-install-db', [`--defaults-file=${cnf}`, `--user=${user.name}`, `--datadir=${data}`, '--auth-root-authentication-method=socket', `--auth-root-socket-user=${user.name === 'mysql' ? 'root' : user.name}`, '--skip-test-db'], { encoding: 'utf8' });
+    const r = spawnSync(
+      'mariadb-install-db',
+      [
+        `--defaults-file=${cnf}`,
+        `--user=${user.name}`,
+        `--datadir=${data}`,
+        '--auth-root-authentication-method=socket',
+        `--auth-root-socket-user=${user.name === 'mysql' ? 'root' : user.name}`,
+        '--skip-test-db',
+      ],
+      { encoding: 'utf8' },
+    );
     if (r.status !== 0) {
       rmSync(data, { recursive: true, force: true });
-      throw new Stop(/No space left/i.test(r.stdout + r.stderr) ? `The disk of ${folder} is full: make room and start again.` : `The database could not be made in ${data}: ${errors(folder) || (r.stderr || r.stdout).trim().split('\n').at(-1)}`);
+      throw new Stop(
+        /No space left/i.test(r.stdout + r.stderr)
+          ? `The disk of ${folder} is full: make room and start again.`
+          : `The database could not be made in ${data}: ${errors(folder) || (r.stderr || r.stdout).trim().split('\n').at(-1)}`,
+      );
     }
   }
   rmSync(join(run, 'error.log'), { force: true });
@@ -95,7 +150,12 @@ export async function startMariadb(folder, port, { onDeath = () => {} } = {}) {
   child.on('exit', (code) => {
     if (!stopping) onDeath(code);
   });
-  const ping = () => spawnSync('mariadb-admin', ['--no-defaults', '-S', socket, '-u', user.name === 'mysql' ? 'root' : user.name, 'ping'], { stdio: 'ignore' }).status === 0;
+  const ping = () =>
+    spawnSync(
+      'mariadb-admin',
+      ['--no-defaults', '-S', socket, '-u', user.name === 'mysql' ? 'root' : user.name, 'ping'],
+      { stdio: 'ignore' },
+    ).status === 0;
   for (let i = 0; !ping(); i++) {
     if (child.exitCode !== null || child.signalCode !== null || i > 1200) {
       stopping = true;
@@ -113,5 +173,10 @@ export async function startMariadb(folder, port, { onDeath = () => {} } = {}) {
     }
     for (const f of ['mariadb.sock', 'mariadbd.pid']) rmSync(join(run, f), { force: true });
   };
-  return { child, socket, adminUrl: `mysql://${user.name === 'mysql' ? 'root' : user.name}@localhost/mysql?socket=${encodeURIComponent(socket)}`, stop };
+  return {
+    child,
+    socket,
+    adminUrl: `mysql://${user.name === 'mysql' ? 'root' : user.name}@localhost/mysql?socket=${encodeURIComponent(socket)}`,
+    stop,
+  };
 }

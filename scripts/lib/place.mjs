@@ -24,7 +24,8 @@ export const isTemporary = (path) => TEMPORARY.some((t) => path === t || path.st
 export function dataFolder(env = process.env) {
   const given = env.IDIOM_DATA;
   const wanted = real(given ? (isAbsolute(given) ? given : join(root, given)) : join(root, '.data'));
-  if (given && isTemporary(wanted)) throw new Stop(`${wanted} is a temporary folder and may be emptied: set IDIOM_DATA to a folder that stays.`);
+  if (given && isTemporary(wanted))
+    throw new Stop(`${wanted} is a temporary folder and may be emptied: set IDIOM_DATA to a folder that stays.`);
   const fallback = join('/var/lib/idiom', createHash('sha256').update(root).digest('hex').slice(0, 16));
   if (isTemporary(wanted)) {
     say(`the checkout lies in a temporary folder: data go to ${fallback}`);
@@ -33,7 +34,8 @@ export function dataFolder(env = process.env) {
   }
   mkdirSync(wanted, { recursive: true });
   if (canEnter(wanted, databaseUser())) return wanted;
-  if (process.getuid() !== 0) throw new Stop(`The database cannot get into ${wanted}: set IDIOM_DATA to a folder you own.`);
+  if (process.getuid() !== 0)
+    throw new Stop(`The database cannot get into ${wanted}: set IDIOM_DATA to a folder you own.`);
   say(`the database's user cannot get into ${wanted}: data go to ${fallback}`);
   mkdirSync(fallback, { recursive: true });
   return fallback;
@@ -51,7 +53,13 @@ export function takeFolder(folder) {
       if (error.code === 'ENOSPC') throw new Stop(`The disk of ${folder} is full: make room and start again.`, 7);
       if (error.code !== 'EEXIST') throw error;
       const pid = Number(readFileSync(file, 'utf8'));
-      if (pid > 0 && pid !== process.pid && processAlive(pid) && /scripts\/(start|verify|screenshots|bench)\.mjs/.test(commandLine(pid))) throw new Stop(`Idiom is already running on ${folder} (process ${pid}): use that one, or stop it first.`, 8);
+      if (
+        pid > 0 &&
+        pid !== process.pid &&
+        processAlive(pid) &&
+        /scripts\/(start|verify|screenshots|bench)\.mjs/.test(commandLine(pid))
+      )
+        throw new Stop(`Idiom is already running on ${folder} (process ${pid}): use that one, or stop it first.`, 8);
       rmSync(file, { force: true });
     }
   }
@@ -80,7 +88,8 @@ export function portFrom(env, name, fallback) {
   const text = env[name];
   if (text === undefined || text === '') return fallback;
   const v = Number(text);
-  if (!Number.isInteger(v) || v < 1 || v > 65535) throw new Stop(`${name} must be a port from 1 to 65535, not "${text}".`);
+  if (!Number.isInteger(v) || v < 1 || v > 65535)
+    throw new Stop(`${name} must be a port from 1 to 65535, not "${text}".`);
   return v;
 }
 

@@ -1,7 +1,7 @@
 /** The demo's ropes with their lives, its rounds, and what its people are signed off for; through the same code that records real ones. */
 import { finishRoundWalkBody, newCheckBody, newRopeEventBody, type NewCheck } from '../../contract';
-import { checkPointsFor } from '../../core/inspect';
-import { knotById } from '../../core/knots/catalogue';
+import { checkPointsFor } from '../../core/inspect/judging';
+import { knotById } from '../../core/knots/catalogue/catalogue';
 import { shippedProfile } from '../../core/profiles';
 import { contentHash } from '../canonical';
 import type { Context } from '../context';
@@ -18,25 +18,59 @@ const SETTINGS = { version: 'demo', ratePerMinute: 0, webRoot: null, setupToken:
 const contextAt = (db: Database, at: Date): Context => ({ db, now: () => at, settings: SETTINGS });
 
 /** What happened to the ropes up to so many days ago, in its order. */
-export async function plantRopeEvents(db: Database, now: Date, personOf: (handle: string) => SessionPerson): Promise<void> {
+export async function plantRopeEvents(
+  db: Database,
+  now: Date,
+  personOf: (handle: string) => SessionPerson,
+): Promise<void> {
   for (const [i, { tag, by, daysAgo, ...event }] of DEMO_ROPE_EVENTS.entries()) {
     const at = new Date(now.getTime() - daysAgo * DAY_MS);
     const { of, ...rest } = event;
-    const body = newRopeEventBody.parse({ id: demoId(`rope event ${i}`), happened_at: at.toISOString(), ...rest, ...(of !== undefined && { damage: demoId(`rope event ${of}`) }) });
+    const body = newRopeEventBody.parse({
+      id: demoId(`rope event ${i}`),
+      happened_at: at.toISOString(),
+      ...rest,
+      ...(of !== undefined && { damage: demoId(`rope event ${of}`) }),
+    });
     await recordRopeEvent(contextAt(db, at), personOf(by), demoId(tag), body);
   }
 }
 
 export async function plantSignOffs(db: Database, organisation: string, at: Date): Promise<void> {
   for (const { handle, knots, may, by } of DEMO_SIGN_OFFS)
-    for (const knot of knots) await insertSignOff(db, organisation, { id: demoId(`sign-off ${handle} ${knot} ${may}`), person: demoId(handle), knot, may, given: true, signed_by: demoId(by) }, at, contentHash({ handle, knot, may }));
+    for (const knot of knots)
+      await insertSignOff(
+        db,
+        organisation,
+        {
+          id: demoId(`sign-off ${handle} ${knot} ${may}`),
+          person: demoId(handle),
+          knot,
+          may,
+          given: true,
+          signed_by: demoId(by),
+        },
+        at,
+        contentHash({ handle, knot, may }),
+      );
 }
 
 /** A round walked yesterday, one place not reached; and one begun today that waits. */
-export async function plantRounds(db: Database, organisation: string, now: Date, personOf: (handle: string) => SessionPerson): Promise<void> {
+export async function plantRounds(
+  db: Database,
+  organisation: string,
+  now: Date,
+  personOf: (handle: string) => SessionPerson,
+): Promise<void> {
   const round = demoId('round');
   const stops = DEMO_ROUND.stops.map(({ place, knot, tag }) => ({ place, knot, rope: demoId(tag) }));
-  await insertRound(db, organisation, { id: round, name: DEMO_ROUND.name, stops, created_by: demoId('rask') }, new Date(now.getTime() - 30 * DAY_MS), contentHash(DEMO_ROUND));
+  await insertRound(
+    db,
+    organisation,
+    { id: round, name: DEMO_ROUND.name, stops, created_by: demoId('rask') },
+    new Date(now.getTime() - 30 * DAY_MS),
+    contentHash(DEMO_ROUND),
+  );
   const profile = shippedProfile('rope-access');
   const rask = personOf('rask');
   const walkOf = async (name: string, begun: Date, reached: readonly number[]) => {
@@ -47,9 +81,33 @@ export async function plantRounds(db: Database, organisation: string, now: Date,
       const at = new Date(begun.getTime() + (k + 1) * 240_000);
       const { entry } = knotById(stop.knot);
       const body: NewCheck = {
-        id: demoId(`round check ${name} ${i}`), tied_knot: { id: demoId(`round knot ${name} ${i}`), knot: stop.knot, rope: demoId(stop.tag), place: stop.place, tied_by: demoId('pell'), tied_at: new Date(begun.getTime() - 3_600_000).toISOString() },
-        profile: profile.id, profile_version: profile.version, rope_diameter_mm: DEMO_ROPES.find((r) => r.tag === stop.tag)!.diameter_mm!, stopper: false, fist_mm: rask.person.fist_mm, hand: 'right', seen_at: at.toISOString(), round: { walk: id, stop: i },
-        answers: checkPointsFor(entry, profile, false).map((p) => (p.id === 'tail' ? { point: p.id, found: 'right', tail: { tail_mm: 132 + 9 * i, method: 'ruler', uncertainty_mm: 5 }, seconds: 14 } : { point: p.id, found: 'right', seconds: 6 + i })),
+        id: demoId(`round check ${name} ${i}`),
+        tied_knot: {
+          id: demoId(`round knot ${name} ${i}`),
+          knot: stop.knot,
+          rope: demoId(stop.tag),
+          place: stop.place,
+          tied_by: demoId('pell'),
+          tied_at: new Date(begun.getTime() - 3_600_000).toISOString(),
+        },
+        profile: profile.id,
+        profile_version: profile.version,
+        rope_diameter_mm: DEMO_ROPES.find((r) => r.tag === stop.tag)!.diameter_mm!,
+        stopper: false,
+        fist_mm: rask.person.fist_mm,
+        hand: 'right',
+        seen_at: at.toISOString(),
+        round: { walk: id, stop: i },
+        answers: checkPointsFor(entry, profile, false).map((p) =>
+          p.id === 'tail'
+            ? {
+                point: p.id,
+                found: 'right',
+                tail: { tail_mm: 132 + 9 * i, method: 'ruler', uncertainty_mm: 5 },
+                seconds: 14,
+              }
+            : { point: p.id, found: 'right', seconds: 6 + i },
+        ),
         note: '',
       };
       await recordCheck(contextAt(db, at), rask, newCheckBody.parse(body));
@@ -58,7 +116,11 @@ export async function plantRounds(db: Database, organisation: string, now: Date,
   };
   const yesterday = new Date(now.getTime() - 1.1 * DAY_MS);
   const first = await walkOf('yesterday', yesterday, [0, 1, 3]);
-  const finish = finishRoundWalkBody.parse({ id: demoId('round finished'), why_not: [{ stop: 2, why: 'sea over the landing' }], note: 'swell from the north-west' });
+  const finish = finishRoundWalkBody.parse({
+    id: demoId('round finished'),
+    why_not: [{ stop: 2, why: 'sea over the landing' }],
+    note: 'swell from the north-west',
+  });
   await recordRoundFinished(contextAt(db, new Date(yesterday.getTime() + 1_800_000)), rask, first, finish);
   await walkOf('today', new Date(now.getTime() - 1_800_000), [0, 1]);
 }

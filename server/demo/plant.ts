@@ -1,8 +1,8 @@
 /** Plants the demo into an empty database, through the same code that records real checks. */
 import { shippedProfile, type ShippedProfileId } from '../../core/profiles';
-import type { FaultId } from '../../core/knots/types';
-import { knotById } from '../../core/knots/catalogue';
-import { checkPointsFor, stopperAsked } from '../../core/inspect';
+import type { FaultId } from '../../core/knots/facts/types';
+import { knotById } from '../../core/knots/catalogue/catalogue';
+import { checkPointsFor, stopperAsked } from '../../core/inspect/judging';
 import type { NewCheck } from '../../contract';
 import { newCheckBody } from '../../contract';
 import type { Database } from '../database';
@@ -22,7 +22,19 @@ import { DEMO_JOB, DEMO_ORGANISATION, DEMO_PASSWORD, DEMO_PEOPLE, DEMO_PIN, DEMO
 
 export { demoId } from './ids';
 
-interface Story { readonly checker: string; readonly tiedBy: string; readonly knot: string; readonly profile: ShippedProfileId; readonly rope: string; readonly place: string; readonly fault?: FaultId; readonly tail_mm: number; readonly signer?: string; readonly stopper?: boolean; readonly unseen?: true }
+interface Story {
+  readonly checker: string;
+  readonly tiedBy: string;
+  readonly knot: string;
+  readonly profile: ShippedProfileId;
+  readonly rope: string;
+  readonly place: string;
+  readonly fault?: FaultId;
+  readonly tail_mm: number;
+  readonly signer?: string;
+  readonly stopper?: boolean;
+  readonly unseen?: true;
+}
 
 /** Day before now of each of the sixty checks: twelve weeks, thicker on the course days. */
 const CHECKS = 60;
@@ -30,10 +42,19 @@ const CHECKS = 60;
 const DIFFERS = 37;
 
 function storyOf(i: number): Story {
-  const pick = <T,>(list: readonly T[], salt: number): T => list[(i * 7 + salt * 5 + Math.floor(i / list.length)) % list.length]!;
+  const pick = <T>(list: readonly T[], salt: number): T =>
+    list[(i * 7 + salt * 5 + Math.floor(i / list.length)) % list.length]!;
   const scene = i % 5;
-  const crag = { profile: 'sport-crag' as const, rope: pick(['NL-07', 'NL-08', 'NL-09', 'NL-15'], 1), place: pick([DEMO_PLACES[4], DEMO_PLACES[5], DEMO_PLACES[6]], 2) };
-  const access = { profile: 'rope-access' as const, rope: pick(['NL-03', 'NL-04', 'NL-05', 'NL-06'], 1), place: pick([DEMO_PLACES[0], DEMO_PLACES[1], DEMO_PLACES[2], DEMO_PLACES[3]], 2) };
+  const crag = {
+    profile: 'sport-crag' as const,
+    rope: pick(['NL-07', 'NL-08', 'NL-09', 'NL-15'], 1),
+    place: pick([DEMO_PLACES[4], DEMO_PLACES[5], DEMO_PLACES[6]], 2),
+  };
+  const access = {
+    profile: 'rope-access' as const,
+    rope: pick(['NL-03', 'NL-04', 'NL-05', 'NL-06'], 1),
+    place: pick([DEMO_PLACES[0], DEMO_PLACES[1], DEMO_PLACES[2], DEMO_PLACES[3]], 2),
+  };
   const rescue = { profile: 'rescue-team' as const, rope: pick(['NL-10', 'NL-11', 'NL-12'], 1), place: DEMO_PLACES[8] };
   const where = scene === 3 ? rescue : scene % 2 === 0 ? access : crag;
   const knot = where.profile === 'sport-crag' && i % 3 === 0 ? 'bowline-locked' : 'figure-eight-follow-through';
@@ -42,7 +63,15 @@ function storyOf(i: number): Story {
   const signer = ['rask', 'tove', 'dagny', 'maelle', 'imre'].find((h) => h !== checker && h !== tiedBy)!;
   const tail_mm = where.profile === 'rope-access' ? 118 + ((i * 13) % 60) : 112 + ((i * 17) % 70);
   const signed = where.profile === 'rope-access' ? i % 9 !== 4 : i % 4 === 1;
-  return { checker, tiedBy, knot, ...where, tail_mm, stopper: where.profile === 'rescue-team', ...(signed ? { signer } : {}) };
+  return {
+    checker,
+    tiedBy,
+    knot,
+    ...where,
+    tail_mm,
+    stopper: where.profile === 'rescue-team',
+    ...(signed ? { signer } : {}),
+  };
 }
 
 /** What makes some of the sixty worth telling. */
@@ -54,9 +83,33 @@ const TWISTS: Readonly<Record<number, Partial<Story>>> = {
   29: { unseen: true },
   33: { fault: 'eye-too-large' },
   40: { tail_mm: 88 },
-  46: { knot: 'bowline-locked', profile: 'sport-crag', rope: 'NL-08', place: DEMO_PLACES[5], fault: undefined as never, tail_mm: 236 },
-  55: { knot: 'figure-eight-follow-through', profile: 'sport-crag', rope: 'NL-09', place: DEMO_PLACES[4], fault: 'wrong-lane', tiedBy: 'joss', checker: 'tove', stopper: false },
-  59: { knot: 'figure-eight-follow-through', profile: 'rope-access', rope: 'NL-05', place: DEMO_PLACES[0], tiedBy: 'corin', checker: 'tove', tail_mm: 131 },
+  46: {
+    knot: 'bowline-locked',
+    profile: 'sport-crag',
+    rope: 'NL-08',
+    place: DEMO_PLACES[5],
+    fault: undefined as never,
+    tail_mm: 236,
+  },
+  55: {
+    knot: 'figure-eight-follow-through',
+    profile: 'sport-crag',
+    rope: 'NL-09',
+    place: DEMO_PLACES[4],
+    fault: 'wrong-lane',
+    tiedBy: 'joss',
+    checker: 'tove',
+    stopper: false,
+  },
+  59: {
+    knot: 'figure-eight-follow-through',
+    profile: 'rope-access',
+    rope: 'NL-05',
+    place: DEMO_PLACES[0],
+    tiedBy: 'corin',
+    checker: 'tove',
+    tail_mm: 131,
+  },
 };
 
 export async function plantDemo(db: Database, now: Date): Promise<void> {
@@ -67,15 +120,68 @@ export async function plantDemo(db: Database, now: Date): Promise<void> {
   await inTransaction(db, async (c) => {
     await insertOrganisation(c, organisation, DEMO_ORGANISATION, true, founded);
     for (const [i, p] of DEMO_PEOPLE.entries())
-      await insertPerson(c, { id: demoId(p.handle), organisation, handle: p.handle, name: p.name, password_hash: hashes[i]!, pin_hash, roles: p.roles, about: p.about, created_at: founded, ...(p.fist_mm ? { fist_mm: p.fist_mm } : {}), ...(p.arm_mm ? { arm_mm: p.arm_mm } : {}), ...(p.length_unit ? { length_unit: p.length_unit } : {}) });
+      await insertPerson(c, {
+        id: demoId(p.handle),
+        organisation,
+        handle: p.handle,
+        name: p.name,
+        password_hash: hashes[i]!,
+        pin_hash,
+        roles: p.roles,
+        about: p.about,
+        created_at: founded,
+        ...(p.fist_mm ? { fist_mm: p.fist_mm } : {}),
+        ...(p.arm_mm ? { arm_mm: p.arm_mm } : {}),
+        ...(p.length_unit ? { length_unit: p.length_unit } : {}),
+      });
     for (const r of DEMO_ROPES)
-      await insertRope(c, organisation, { id: demoId(r.tag), tag: r.tag, kind: r.kind, diameter_mm: r.diameter_mm, length_m: r.length_m, note: r.note, ...(r.thing && { thing: r.thing }), in_service_since: new Date(now.getTime() - 400 * 86_400_000).toISOString().slice(0, 10) }, founded);
+      await insertRope(
+        c,
+        organisation,
+        {
+          id: demoId(r.tag),
+          tag: r.tag,
+          kind: r.kind,
+          diameter_mm: r.diameter_mm,
+          length_m: r.length_m,
+          note: r.note,
+          ...(r.thing && { thing: r.thing }),
+          in_service_since: new Date(now.getTime() - 400 * 86_400_000).toISOString().slice(0, 10),
+        },
+        founded,
+      );
   });
-  await insertJob(db, organisation, { id: demoId('job'), name: 'Stacks, first pair', rope: demoId('NL-07'), job: DEMO_JOB, created_by: demoId('tove') }, founded, contentHash(DEMO_JOB));
+  await insertJob(
+    db,
+    organisation,
+    { id: demoId('job'), name: 'Stacks, first pair', rope: demoId('NL-07'), job: DEMO_JOB, created_by: demoId('tove') },
+    founded,
+    contentHash(DEMO_JOB),
+  );
 
   const personOf = (handle: string): SessionPerson => {
     const p = DEMO_PEOPLE.find((x) => x.handle === handle)!;
-    return { id: demoId(handle), organisation, organisation_name: DEMO_ORGANISATION, demo: true, person: { id: demoId(handle), handle, name: p.name, roles: [...p.roles], fist_mm: p.fist_mm ?? 100, arm_mm: p.arm_mm ?? null, hand_mm: null, foot_mm: null, calibrated: p.fist_mm !== undefined, has_pin: true, length_unit: p.length_unit ?? 'mm', hand: 'right', single_keys: true } };
+    return {
+      id: demoId(handle),
+      organisation,
+      organisation_name: DEMO_ORGANISATION,
+      demo: true,
+      person: {
+        id: demoId(handle),
+        handle,
+        name: p.name,
+        roles: [...p.roles],
+        fist_mm: p.fist_mm ?? 100,
+        arm_mm: p.arm_mm ?? null,
+        hand_mm: null,
+        foot_mm: null,
+        calibrated: p.fist_mm !== undefined,
+        has_pin: true,
+        length_unit: p.length_unit ?? 'mm',
+        hand: 'right',
+        single_keys: true,
+      },
+    };
   };
   const limiter = new TryLimiter(() => now);
   await plantSignOffs(db, organisation, founded);
@@ -96,33 +202,82 @@ export async function plantDemo(db: Database, now: Date): Promise<void> {
     const who = personOf(story.checker);
     const body: NewCheck = {
       id: demoId(`check ${i}`),
-      tied_knot: { id: demoId(`knot ${i}`), knot: story.knot, rope: demoId(story.rope), place: story.place, tied_by: demoId(story.tiedBy), tied_at: new Date(at.getTime() - 240_000).toISOString() },
-      profile: profile.id, profile_version: profile.version, rope_diameter_mm: rope.diameter_mm!, stopper, fist_mm: who.person.fist_mm, hand: 'right', seen_at: at.toISOString(),
+      tied_knot: {
+        id: demoId(`knot ${i}`),
+        knot: story.knot,
+        rope: demoId(story.rope),
+        place: story.place,
+        tied_by: demoId(story.tiedBy),
+        tied_at: new Date(at.getTime() - 240_000).toISOString(),
+      },
+      profile: profile.id,
+      profile_version: profile.version,
+      rope_diameter_mm: rope.diameter_mm!,
+      stopper,
+      fist_mm: who.person.fist_mm,
+      hand: 'right',
+      seen_at: at.toISOString(),
       answers: points.map((p) =>
         p.id === 'tail'
           ? { point: p.id, found: 'right', tail: { tail_mm: story.tail_mm, method: 'ruler', uncertainty_mm: 5 } }
-          : { point: p.id, found: p.id === wrongAt ? story.fault! : story.unseen && p.id === 'back' ? 'cannot-see' : 'right' },
+          : {
+              point: p.id,
+              found: p.id === wrongAt ? story.fault! : story.unseen && p.id === 'back' ? 'cannot-see' : 'right',
+            },
       ),
-      ...(i > 55 && story.rope === 'NL-09' && { despite_open_finding: 'the faulty tie-in is at the other end, out of use' }),
+      ...(i > 55 &&
+        story.rope === 'NL-09' && { despite_open_finding: 'the faulty tie-in is at the other end, out of use' }),
       note: story.unseen ? 'back against the rock, not turned' : '',
     };
-    const context = { db, now: () => at, settings: { version: 'demo', ratePerMinute: 0, webRoot: null, setupToken: null, logLevel: 'silent' } };
-    const later = (minutes: number) => ({ ...context, now: () => new Date(Math.min(now.getTime(), at.getTime() + minutes * 60_000)) });
+    const context = {
+      db,
+      now: () => at,
+      settings: { version: 'demo', ratePerMinute: 0, webRoot: null, setupToken: null, logLevel: 'silent' },
+    };
+    const later = (minutes: number) => ({
+      ...context,
+      now: () => new Date(Math.min(now.getTime(), at.getTime() + minutes * 60_000)),
+    });
     await recordCheck(context, who, newCheckBody.parse(body));
     if (story.signer && !story.fault && i !== 59) {
       const { answers } = newCheckBody.parse(body);
       // one looks again at the gear loop and finds another tail than the first
-      const own = i === DIFFERS ? answers.map((a) => (a.point === 'tail' ? { ...a, tail: { tail_mm: story.tail_mm + 26, method: 'ruler' as const, uncertainty_mm: 5 } } : a)) : answers;
-      const signature = i % 2 === 0 || i === DIFFERS ? { answers: own, seen_at: new Date(at.getTime() + 300_000).toISOString() } : { agrees: true };
-      await recordSignature(later(6), personOf(story.signer), limiter, 'demo', body.id, { id: demoId(`signature ${i}`), ...signature, note: '' });
+      const own =
+        i === DIFFERS
+          ? answers.map((a) =>
+              a.point === 'tail'
+                ? { ...a, tail: { tail_mm: story.tail_mm + 26, method: 'ruler' as const, uncertainty_mm: 5 } }
+                : a,
+            )
+          : answers;
+      const signature =
+        i % 2 === 0 || i === DIFFERS
+          ? { answers: own, seen_at: new Date(at.getTime() + 300_000).toISOString() }
+          : { agrees: true };
+      await recordSignature(later(6), personOf(story.signer), limiter, 'demo', body.id, {
+        id: demoId(`signature ${i}`),
+        ...signature,
+        note: '',
+      });
     }
-    if (i === 17) await recordFindingClosed(later(15), personOf('tove'), body.id, { id: demoId('closed 17'), what_was_done: 'taken-out', note: 'taken out; tied again by another hand' });
+    if (i === 17)
+      await recordFindingClosed(later(15), personOf('tove'), body.id, {
+        id: demoId('closed 17'),
+        what_was_done: 'taken-out',
+        note: 'taken out; tied again by another hand',
+      });
     // what hung there on an earlier day is out of the rope
-    if (!story.fault && now.getTime() - at.getTime() > 36 * 3_600_000) await endTiedKnot(db, organisation, body.tied_knot.id, later(600).now(), 'taken out at the end of the day');
+    if (!story.fault && now.getTime() - at.getTime() > 36 * 3_600_000)
+      await endTiedKnot(db, organisation, body.tied_knot.id, later(600).now(), 'taken out at the end of the day');
     if (i === 40)
       await recordCorrection(later(30), who, body.id, {
-        id: demoId('correction 40'), reason: 'read the ruler from the wrong end: 118 mm, not 88',
-        answers: newCheckBody.parse(body).answers.map((a) => (a.point === 'tail' ? { ...a, tail: { tail_mm: 118, method: 'ruler' as const, uncertainty_mm: 5 } } : a)),
+        id: demoId('correction 40'),
+        reason: 'read the ruler from the wrong end: 118 mm, not 88',
+        answers: newCheckBody
+          .parse(body)
+          .answers.map((a) =>
+            a.point === 'tail' ? { ...a, tail: { tail_mm: 118, method: 'ruler' as const, uncertainty_mm: 5 } } : a,
+          ),
       });
   }
   await plantRounds(db, organisation, now, personOf);

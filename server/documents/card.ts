@@ -3,11 +3,11 @@
  * for this rope, faults to look for, cautions. Black on white; several knots make a booklet, a page each. What does not fit is set smaller, never left out.
  */
 import { ropeNeeded, type JobRope } from '../../core/choose';
-import { goesOn } from '../../core/knots/behaviour';
-import { across_mm, acrossText } from '../../core/knots/sizes';
-import { knotById } from '../../core/knots/catalogue';
-import { motionOf } from '../../core/knots/motions';
-import type { KnotEntry } from '../../core/knots/types';
+import { goesOn } from '../../core/knots/facts/behaviour';
+import { across_mm, acrossText } from '../../core/knots/shape/sizes';
+import { knotById } from '../../core/knots/catalogue/catalogue';
+import { motionOf } from '../../core/knots/tying/motions';
+import type { KnotEntry } from '../../core/knots/facts/types';
 import { judgeTail, type Profile } from '../../core/profiles';
 import { frameSvg, lastFrames } from '../wayPictures';
 import { faceSvg } from './knotFaces';
@@ -18,7 +18,8 @@ const PAPERS = { a5: [419.53, 595.28], 'half-letter': [396, 612] } as const;
 const MARGIN = 22;
 const GAP = 6;
 const FOOT = 26;
-const CAUTION = 'A training aid; it gives no clearance to load. Rules of employer, scheme or country, the maker’s instructions and a competent person’s check always win.';
+const CAUTION =
+  'A training aid; it gives no clearance to load. Rules of employer, scheme or country, the maker’s instructions and a competent person’s check always win.';
 
 export interface CardAsked {
   readonly paper: keyof typeof PAPERS;
@@ -41,8 +42,19 @@ interface Picture {
 function stepsOf(id: string, way: string | undefined, hand: CardAsked['hand']): Picture[] {
   if (way === undefined) return [];
   const { steps, then, form } = motionOf(id, way);
-  const made = lastFrames(id, way).map((frame, k): Picture => ({ svg: frameSvg(id, way, frame, { hand, theme: 'print', size: 240 }), number: String(k + 1), text: steps[k]!.caption }));
-  return [...made, ...then.map(({ upTo, caption }, k): Picture => ({ svg: faceSvg(id, 'front', hand, upTo, form), number: String(steps.length + k + 1), text: caption }))];
+  const made = lastFrames(id, way).map((frame, k): Picture => ({
+    svg: frameSvg(id, way, frame, { hand, theme: 'print', size: 240 }),
+    number: String(k + 1),
+    text: steps[k]!.caption,
+  }));
+  return [
+    ...made,
+    ...then.map(({ upTo, caption }, k): Picture => ({
+      svg: faceSvg(id, 'front', hand, upTo, form),
+      number: String(steps.length + k + 1),
+      text: caption,
+    })),
+  ];
 }
 
 const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
@@ -51,7 +63,10 @@ const ORDER = { 'take-out-and-retie': 0, 'put-right': 1, remark: 2 } as const;
 const SIGN = { 'take-out-and-retie': 'Retie', 'put-right': 'Put right', remark: 'Remark' } as const;
 
 /** What stands in words under the pictures, a heading and its lines each. */
-function words(entry: KnotEntry, { profile, rope_kind, ...asked }: CardAsked): (readonly [string, readonly string[]])[] {
+function words(
+  entry: KnotEntry,
+  { profile, rope_kind, ...asked }: CardAsked,
+): (readonly [string, readonly string[]])[] {
   const rope_diameter_mm = across_mm(entry, { kind: rope_kind, diameter_mm: asked.rope_diameter_mm });
   const text = acrossText(entry, rope_diameter_mm);
   const rope = text.endsWith('mm') ? `${text} rope` : text;
@@ -60,10 +75,20 @@ function words(entry: KnotEntry, { profile, rope_kind, ...asked }: CardAsked): (
   const counts = entry.check_points.flatMap((p) => (p.count ? [sentence(`${p.count.of}: ${p.count.is}`)] : []));
   const faults = [...entry.faults].sort((a, b) => ORDER[a.verdict] - ORDER[b.verdict]);
   return [
-    ['Start', [goesOn(entry)
-      ? `Anywhere in the rope; in ${rope} the knot takes about ${upTo5(needed.in_knot_mm)}.`
-      : `In ${rope} begin ${upTo5(needed.start_at_mm)} from the end (${upTo5(needed.start_at_mm_low)} to ${upTo5(needed.start_at_mm_high)}). ${sentence(needed.notes.join('; '))}.`]],
-    ['Tail', [`${sentence(tail.rule.text)}${tail.required_mm === null ? '' : `: here at least ${upTo5(tail.required_mm)}${tail.max_mm === null ? '' : `, at most ${tail.max_mm} mm`}`}. Rules: ${profile.name}, version ${profile.version}.`]],
+    [
+      'Start',
+      [
+        goesOn(entry)
+          ? `Anywhere in the rope; in ${rope} the knot takes about ${upTo5(needed.in_knot_mm)}.`
+          : `In ${rope} begin ${upTo5(needed.start_at_mm)} from the end (${upTo5(needed.start_at_mm_low)} to ${upTo5(needed.start_at_mm_high)}). ${sentence(needed.notes.join('; '))}.`,
+      ],
+    ],
+    [
+      'Tail',
+      [
+        `${sentence(tail.rule.text)}${tail.required_mm === null ? '' : `: here at least ${upTo5(tail.required_mm)}${tail.max_mm === null ? '' : `, at most ${tail.max_mm} mm`}`}. Rules: ${profile.name}, version ${profile.version}.`,
+      ],
+    ],
     ['Set', [sentence(entry.set.text)]],
     ...(counts.length > 0 ? [['Count', counts] as const] : []),
     ['Look for', faults.map((f) => `${SIGN[f.verdict]}: ${f.name} (${f.shows})`)],
@@ -86,7 +111,10 @@ interface Plan {
 class Card {
   private readonly width: number;
   private readonly height: number;
-  constructor(private readonly doc: Doc, paper: CardAsked['paper']) {
+  constructor(
+    private readonly doc: Doc,
+    paper: CardAsked['paper'],
+  ) {
     [this.width, this.height] = PAPERS[paper];
   }
   private get inner(): number {
@@ -100,29 +128,50 @@ class Card {
     return this.heightOf(text, width, size, face);
   }
   private rowsOf(pictures: readonly Picture[], columns: number): Picture[][] {
-    return Array.from({ length: Math.ceil(pictures.length / columns) }, (_, r) => pictures.slice(r * columns, (r + 1) * columns));
+    return Array.from({ length: Math.ceil(pictures.length / columns) }, (_, r) =>
+      pictures.slice(r * columns, (r + 1) * columns),
+    );
   }
   private stepsHeight(pictures: readonly Picture[], { size, columns, side }: Omit<Plan, 'height'>): number {
     const cell = (this.inner - (columns - 1) * GAP) / columns;
-    return this.rowsOf(pictures, columns).reduce((sum, row) => sum + side + Math.max(...row.map((p) => this.heightOf(`${p.number}  ${p.text}`, cell, size))) + GAP, 0);
+    return this.rowsOf(pictures, columns).reduce(
+      (sum, row) => sum + side + Math.max(...row.map((p) => this.heightOf(`${p.number}  ${p.text}`, cell, size))) + GAP,
+      0,
+    );
   }
   private facesHeight(entry: KnotEntry, side: number, size: number): number {
     const beside = (this.inner - GAP) / 2 - side - 4;
-    return Math.max(side, ...entry.faces.map((f) => this.heightOf(`${f.face}, as it should look: ${f.shows}`, beside, size))) + GAP;
+    return (
+      Math.max(
+        side,
+        ...entry.faces.map((f) => this.heightOf(`${f.face}, as it should look: ${f.shows}`, beside, size)),
+      ) + GAP
+    );
   }
   private wordsHeight(said: readonly (readonly [string, readonly string[]])[], size: number): number {
-    return said.reduce((sum, [, lines]) => sum + Math.max(size * 1.25, this.heightOf(lines.join('. '), this.inner - LABEL, size)) + 2, 0);
+    return said.reduce(
+      (sum, [, lines]) => sum + Math.max(size * 1.25, this.heightOf(lines.join('. '), this.inner - LABEL, size)) + 2,
+      0,
+    );
   }
   /** The largest pictures with letters that can well be read; where that does not leave enough for them, smaller letters. */
   private plan(entry: KnotEntry, pictures: readonly Picture[], said: ReturnType<typeof words>, room: number): Plan {
     for (const sizes of LETTERS) {
-      const plans = sizes.flatMap((size) => (pictures.length <= 6 ? [3, 4] : [4, 5]).flatMap((columns): Plan[] => {
-        const cell = (this.inner - (columns - 1) * GAP) / columns;
-        const rows = Math.max(1, Math.ceil(pictures.length / columns));
-        const left = room - this.stepsHeight(pictures, { size, columns, side: 0 }) - this.facesHeight(entry, FACE, size) - this.wordsHeight(said, size);
-        const side = Math.min(cell, left / rows);
-        return left >= 0 && (pictures.length === 0 || side >= LEAST_SIDE * cell) ? [{ size, columns, side, height: room }] : [];
-      }));
+      const plans = sizes.flatMap((size) =>
+        (pictures.length <= 6 ? [3, 4] : [4, 5]).flatMap((columns): Plan[] => {
+          const cell = (this.inner - (columns - 1) * GAP) / columns;
+          const rows = Math.max(1, Math.ceil(pictures.length / columns));
+          const left =
+            room -
+            this.stepsHeight(pictures, { size, columns, side: 0 }) -
+            this.facesHeight(entry, FACE, size) -
+            this.wordsHeight(said, size);
+          const side = Math.min(cell, left / rows);
+          return left >= 0 && (pictures.length === 0 || side >= LEAST_SIDE * cell)
+            ? [{ size, columns, side, height: room }]
+            : [];
+        }),
+      );
       if (plans.length > 0) return plans.reduce((best, p) => (p.side > best.side ? p : best));
     }
     const columns = 5;
@@ -137,7 +186,14 @@ class Card {
     const said = words(entry, asked);
     let y = MARGIN;
     y += this.put(entry.names[0], MARGIN, y, this.inner, 17, 'bold');
-    y += this.put(`${told ? `${told.right ? told.name : `WRONG ON PURPOSE: ${told.name.replace(/^Wrong: /, '')}`}. ` : 'How it is tied is not shown yet. '}${asked.hand === 'left' ? 'Mirrored for left-handers. ' : ''}Needs ${entry.needs.text}.`, MARGIN, y, this.inner, 8.4) + 4;
+    y +=
+      this.put(
+        `${told ? `${told.right ? told.name : `WRONG ON PURPOSE: ${told.name.replace(/^Wrong: /, '')}`}. ` : 'How it is tied is not shown yet. '}${asked.hand === 'left' ? 'Mirrored for left-handers. ' : ''}Needs ${entry.needs.text}.`,
+        MARGIN,
+        y,
+        this.inner,
+        8.4,
+      ) + 4;
     const plan = this.plan(entry, pictures, said, this.height - MARGIN - FOOT - y);
     const cell = (this.inner - (plan.columns - 1) * GAP) / plan.columns;
     for (const row of this.rowsOf(pictures, plan.columns)) {
@@ -146,7 +202,13 @@ class Card {
         const x = MARGIN + k * (cell + GAP);
         svgOnPage(this.doc, p.svg, { x: x + (cell - plan.side) / 2, y, width: plan.side, height: plan.side });
         this.doc.lineWidth(0.4).rect(x, y, cell, plan.side).stroke('#999');
-        this.doc.font('bold').fontSize(plan.size).fillColor('#000').text(p.number, x, y + plan.side + 1, { width: cell, continued: true }).font('text').text(`  ${p.text}`, { width: cell });
+        this.doc
+          .font('bold')
+          .fontSize(plan.size)
+          .fillColor('#000')
+          .text(p.number, x, y + plan.side + 1, { width: cell, continued: true })
+          .font('text')
+          .text(`  ${p.text}`, { width: cell });
         lowest = Math.max(lowest, this.heightOf(`${p.number}  ${p.text}`, cell, plan.size));
       });
       y += plan.side + lowest + GAP;
@@ -165,7 +227,11 @@ class Card {
       y += Math.max(plan.size * 1.25, this.put(lines.join('. '), MARGIN + LABEL, y, this.inner - LABEL, plan.size)) + 2;
     }
     const foot = this.height - FOOT;
-    this.doc.lineWidth(0.4).moveTo(MARGIN, foot - 2).lineTo(this.width - MARGIN, foot - 2).stroke('#666');
+    this.doc
+      .lineWidth(0.4)
+      .moveTo(MARGIN, foot - 2)
+      .lineTo(this.width - MARGIN, foot - 2)
+      .stroke('#666');
     this.put(`${CAUTION} Made ${asked.now.toISOString().slice(0, 10)}.`, MARGIN, foot, this.inner, 5.6);
   }
 }
@@ -174,7 +240,12 @@ const FACE = 66;
 
 /** @param ids knots, a page each @throws unknown-knot, unknown-way */
 export async function cardsPdf(ids: readonly string[], asked: CardAsked): Promise<Buffer> {
-  const { doc, finished } = newDocument({ title: ids.length === 1 ? knotById(ids[0]!).entry.names[0] : 'Knots', author: 'Idiom', made_at: asked.now, size: PAPERS[asked.paper] });
+  const { doc, finished } = newDocument({
+    title: ids.length === 1 ? knotById(ids[0]!).entry.names[0] : 'Knots',
+    author: 'Idiom',
+    made_at: asked.now,
+    size: PAPERS[asked.paper],
+  });
   const card = new Card(doc, asked.paper);
   for (const [k, id] of ids.entries()) {
     // whoever else asks is answered between two pages

@@ -3,18 +3,60 @@ import Papa from 'papaparse';
 import type { CheckRow, RopeRow } from '../../contract';
 
 const CHECK_COLUMNS = [
-  'id', 'sequence', 'seen_at', 'knot', 'rope_tag', 'place', 'tied_by_name', 'checker_name', 'signer_name', 'verdict', 'points_verdict', 'open_finding', 'corrected',
-  'alone', 'faults', 'differs', 'tail_mm', 'tail_margin_mm', 'profile', 'profile_version', 'demo',
+  'id',
+  'sequence',
+  'seen_at',
+  'knot',
+  'rope_tag',
+  'place',
+  'tied_by_name',
+  'checker_name',
+  'signer_name',
+  'verdict',
+  'points_verdict',
+  'open_finding',
+  'corrected',
+  'alone',
+  'faults',
+  'differs',
+  'tail_mm',
+  'tail_margin_mm',
+  'profile',
+  'profile_version',
+  'demo',
 ] as const satisfies readonly (keyof CheckRow)[];
 /** The first ones are those that a file to be read in has. */
-const ROPE_COLUMNS = ['tag', 'thing', 'kind', 'diameter_mm', 'length_m', 'in_service_since', 'note', 'state', 'first_length_m', 'open_damages', 'hard_falls', 'open_findings', 'knots_in_it', 'id'] as const satisfies readonly (keyof RopeRow)[];
+const ROPE_COLUMNS = [
+  'tag',
+  'thing',
+  'kind',
+  'diameter_mm',
+  'length_m',
+  'in_service_since',
+  'note',
+  'state',
+  'first_length_m',
+  'open_damages',
+  'hard_falls',
+  'open_findings',
+  'knots_in_it',
+  'id',
+] as const satisfies readonly (keyof RopeRow)[];
 
 const cell = (v: unknown) => (Array.isArray(v) ? v.join(' ') : v);
-const rowsText = <T extends object>(columns: readonly (keyof T & string)[], rows: readonly T[], header: boolean): string =>
-  [...(header ? [[...columns]] : []), ...rows.map((r) => columns.map((c) => cell(r[c])))].map((line) => `${Papa.unparse([line], { escapeFormulae: true })}\r\n`).join('');
+const rowsText = <T extends object>(
+  columns: readonly (keyof T & string)[],
+  rows: readonly T[],
+  header: boolean,
+): string =>
+  [...(header ? [[...columns]] : []), ...rows.map((r) => columns.map((c) => cell(r[c])))]
+    .map((line) => `${Papa.unparse([line], { escapeFormulae: true })}\r\n`)
+    .join('');
 
-export const checksCsv = (checks: readonly CheckRow[], header = true): string => rowsText(CHECK_COLUMNS, checks, header);
+export const checksCsv = (checks: readonly CheckRow[], header = true): string =>
+  rowsText(CHECK_COLUMNS, checks, header);
 export const ropesCsv = (ropes: readonly RopeRow[]): string => rowsText(ROPE_COLUMNS, ropes, true);
 
 /** A table of texts. */
-export const tableCsv = (columns: readonly string[], rows: readonly (readonly unknown[])[]): string => Papa.unparse({ fields: [...columns], data: rows as unknown[][] }, { escapeFormulae: true, newline: '\r\n' }) + '\r\n';
+export const tableCsv = (columns: readonly string[], rows: readonly (readonly unknown[])[]): string =>
+  Papa.unparse({ fields: [...columns], data: rows as unknown[][] }, { escapeFormulae: true, newline: '\r\n' }) + '\r\n';

@@ -29,8 +29,17 @@ interface DocumentAsked {
   readonly size: 'A4' | readonly [number, number];
 }
 /** A document with our faces embedded, and how its bytes are had once it is drawn. */
-export function newDocument({ title, author, made_at, size }: DocumentAsked): { readonly doc: Doc; readonly finished: () => Promise<Buffer> } {
-  const doc = new PDFDocument({ size: size === 'A4' ? size : [...size], margin: 0, bufferPages: true, compress: true, info: { Title: title, Author: author, Creator: 'Idiom', CreationDate: made_at } });
+export function newDocument({ title, author, made_at, size }: DocumentAsked): {
+  readonly doc: Doc;
+  readonly finished: () => Promise<Buffer>;
+} {
+  const doc = new PDFDocument({
+    size: size === 'A4' ? size : [...size],
+    margin: 0,
+    bufferPages: true,
+    compress: true,
+    info: { Title: title, Author: author, Creator: 'Idiom', CreationDate: made_at },
+  });
   for (const [name, bytes] of Object.entries(facesRead())) doc.registerFont(name, bytes);
   const chunks: Buffer[] = [];
   doc.on('data', (c: Buffer) => chunks.push(c));
@@ -59,10 +68,12 @@ const WIDTH = 595.28;
 const HEIGHT = 841.89;
 export const TEXT_WIDTH = WIDTH - 2 * MARGIN;
 const FOOT = 62;
-const CAUTION = 'A training and record-keeping aid; it gives no clearance to load. Each verdict is as it was seen then, under the rules named beside it. Rules of employer, scheme or country, the maker’s instructions and a competent person’s check always win.';
+const CAUTION =
+  'A training and record-keeping aid; it gives no clearance to load. Each verdict is as it was seen then, under the rules named beside it. Rules of employer, scheme or country, the maker’s instructions and a competent person’s check always win.';
 
 /** UTC, spelt so that it sorts and nobody has to guess a zone. */
-export const momentText = (iso: string | Date): string => (typeof iso === 'string' ? iso : iso.toISOString()).slice(0, 16).replace('T', ' ') + ' UTC';
+export const momentText = (iso: string | Date): string =>
+  (typeof iso === 'string' ? iso : iso.toISOString()).slice(0, 16).replace('T', ' ') + ' UTC';
 
 type Style = 'text' | 'bold' | 'figures';
 interface TextOptions {
@@ -74,7 +85,8 @@ interface TextOptions {
 }
 
 /** What neither face has is shown as a question mark, never left out. */
-const LATIN = /[\n\u0020-\u00ff\u0131\u0152\u0153\u02bb-\u02dc\u2000-\u206f\u2074\u20ac\u2122\u2191\u2193\u2212\u2215\ufeff\ufffd]/;
+const LATIN =
+  /[\n\u0020-\u00ff\u0131\u0152\u0153\u02bb-\u02dc\u2000-\u206f\u2074\u20ac\u2122\u2191\u2193\u2212\u2215\ufeff\ufffd]/;
 const LATIN_MORE = /[\u0100-\u02ba\u1e00-\u1eff\u20a0-\u20c0\u2113]/;
 
 export class Page {
@@ -83,12 +95,21 @@ export class Page {
   y = MARGIN;
 
   /** @param kind 'bare': a sheet without head and foot, as labels want it */
-  constructor(private readonly head: PageHead, private readonly kind: 'page' | 'bare' = 'page') {
-    ({ doc: this.doc, finished: this.finished } = newDocument({ title: head.title, author: head.organisation, made_at: head.made_at, size: 'A4' }));
+  constructor(
+    private readonly head: PageHead,
+    private readonly kind: 'page' | 'bare' = 'page',
+  ) {
+    ({ doc: this.doc, finished: this.finished } = newDocument({
+      title: head.title,
+      author: head.organisation,
+      made_at: head.made_at,
+      size: 'A4',
+    }));
     if (kind === 'bare') return;
     this.text(head.organisation, { size: 9, colour: '#555' });
     this.text(head.title, { style: 'bold', size: 20, gap: 4 });
-    if (head.demo) this.text('Demo data: made up, no evidence of anything', { style: 'bold', size: 10, colour: '#8a1f11', gap: 4 });
+    if (head.demo)
+      this.text('Demo data: made up, no evidence of anything', { style: 'bold', size: 10, colour: '#8a1f11', gap: 4 });
   }
 
   /** A new page when so much does not fit any more. */
@@ -130,7 +151,11 @@ export class Page {
     this.text(text, { style: 'bold', size: 13, gap: 3 });
   }
   rule(): void {
-    this.doc.moveTo(MARGIN, this.y).lineTo(WIDTH - MARGIN, this.y).lineWidth(0.5).stroke('#999');
+    this.doc
+      .moveTo(MARGIN, this.y)
+      .lineTo(WIDTH - MARGIN, this.y)
+      .lineWidth(0.5)
+      .stroke('#999');
     this.y += 4;
   }
   /** Rows of columns; the first row is the heading and stands again on each page. @param shares of the width */
@@ -140,7 +165,9 @@ export class Page {
     const size = 9;
     const draw = (row: readonly string[], style: Style) => {
       this.doc.font(style).fontSize(size);
-      const height = Math.max(...row.map((cell, i) => this.doc.heightOfString(cell === '' ? ' ' : cell, { width: widths[i]! - 6 })));
+      const height = Math.max(
+        ...row.map((cell, i) => this.doc.heightOfString(cell === '' ? ' ' : cell, { width: widths[i]! - 6 })),
+      );
       const before = this.y;
       this.room(height + 8);
       // a new page was begun
@@ -160,7 +187,9 @@ export class Page {
     const cells = encodeQR(text, 'raw', { ecc: 'medium', border: 2 });
     const cell = side / cells.length;
     this.doc.rect(x, y, side, side).fill('#fff');
-    cells.forEach((row, j) => row.forEach((dark, i) => dark && this.doc.rect(x + i * cell, y + j * cell, cell + 0.05, cell + 0.05)));
+    cells.forEach((row, j) =>
+      row.forEach((dark, i) => dark && this.doc.rect(x + i * cell, y + j * cell, cell + 0.05, cell + 0.05)),
+    );
     this.doc.fill('#000');
   }
   /** Puts the foot on every page. @returns the file */
@@ -169,9 +198,21 @@ export class Page {
     for (let i = start; i < start + count && this.kind === 'page'; i++) {
       this.doc.switchToPage(i);
       const y = HEIGHT - MARGIN - FOOT + 14;
-      this.doc.moveTo(MARGIN, y - 4).lineTo(WIDTH - MARGIN, y - 4).lineWidth(0.5).stroke('#999');
+      this.doc
+        .moveTo(MARGIN, y - 4)
+        .lineTo(WIDTH - MARGIN, y - 4)
+        .lineWidth(0.5)
+        .stroke('#999');
       this.put(CAUTION, MARGIN, y, TEXT_WIDTH, 'text', 7.5, '#333');
-      this.put(`Made ${momentText(this.head.made_at)} for ${this.head.organisation}. The record then: ${this.head.count} entries, head ${this.head.head_sha256}. Page ${i - start + 1} of ${count}.`, MARGIN, y + 26, TEXT_WIDTH, 'text', 7.5, '#333');
+      this.put(
+        `Made ${momentText(this.head.made_at)} for ${this.head.organisation}. The record then: ${this.head.count} entries, head ${this.head.head_sha256}. Page ${i - start + 1} of ${count}.`,
+        MARGIN,
+        y + 26,
+        TEXT_WIDTH,
+        'text',
+        7.5,
+        '#333',
+      );
     }
     return this.finished();
   }

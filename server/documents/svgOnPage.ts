@@ -6,7 +6,8 @@ type Doc = PDFKit.PDFDocument;
 type Attributes = Readonly<Record<string, string>>;
 
 const TAG = /<(\/?)(\w+)([^>]*?)(\/?)>/g;
-const attributesOf = (text: string): Attributes => Object.fromEntries([...text.matchAll(/([\w-]+)="([^"]*)"/g)].map((m) => [m[1]!, m[2]!]));
+const attributesOf = (text: string): Attributes =>
+  Object.fromEntries([...text.matchAll(/([\w-]+)="([^"]*)"/g)].map((m) => [m[1]!, m[2]!]));
 const SKIPPED = new Set(['title', 'desc']);
 export const DRAWN_TAGS = ['svg', 'g', 'rect', 'path', 'circle', 'ellipse'] as const;
 
@@ -23,7 +24,11 @@ function transformed(doc: Doc, transform: string): void {
 function paint(doc: Doc, a: Attributes): void {
   const fill = a['fill'] !== undefined && a['fill'] !== 'none' ? a['fill'] : null;
   const stroke = a['stroke'] !== undefined && a['stroke'] !== 'none' ? a['stroke'] : null;
-  if (stroke) doc.lineWidth(Number(a['stroke-width'] ?? 1)).lineCap(a['stroke-linecap'] === 'round' ? 'round' : 'butt').lineJoin(a['stroke-linejoin'] === 'round' ? 'round' : 'miter');
+  if (stroke)
+    doc
+      .lineWidth(Number(a['stroke-width'] ?? 1))
+      .lineCap(a['stroke-linecap'] === 'round' ? 'round' : 'butt')
+      .lineJoin(a['stroke-linejoin'] === 'round' ? 'round' : 'miter');
   if (fill && stroke) doc.fillAndStroke(fill, stroke);
   else if (fill) doc.fill(fill);
   else if (stroke) doc.stroke(stroke);
@@ -48,7 +53,11 @@ function trace(doc: Doc, d: string): void {
  * @param box where on the page, points
  * @throws Error for a tag that core/picture does not write
  */
-export function svgOnPage(doc: Doc, svg: string, box: { readonly x: number; readonly y: number; readonly width: number; readonly height: number }): void {
+export function svgOnPage(
+  doc: Doc,
+  svg: string,
+  box: { readonly x: number; readonly y: number; readonly width: number; readonly height: number },
+): void {
   const groups: Attributes[] = [];
   let quiet = 0;
   doc.save();
@@ -67,7 +76,10 @@ export function svgOnPage(doc: Doc, svg: string, box: { readonly x: number; read
     if (tag === 'svg') {
       const [x = 0, y = 0, width = 1, height = 1] = own['viewBox']!.split(' ').map(Number);
       const s = Math.min(box.width / width, box.height / height);
-      doc.translate(box.x + (box.width - s * width) / 2, box.y + (box.height - s * height) / 2).scale(s).translate(-x, -y);
+      doc
+        .translate(box.x + (box.width - s * width) / 2, box.y + (box.height - s * height) / 2)
+        .scale(s)
+        .translate(-x, -y);
       doc.rect(x, y, width, height).clip();
       continue;
     }

@@ -13,7 +13,12 @@ export function unpackedWoff(woff: Buffer): Buffer {
     const at = HEADER + i * ENTRY;
     const [offset, packed, length] = [woff.readUInt32BE(at + 4), woff.readUInt32BE(at + 8), woff.readUInt32BE(at + 12)];
     const bytes = woff.subarray(offset, offset + packed);
-    return { tag: woff.subarray(at, at + 4), checksum: woff.readUInt32BE(at + 16), bytes: packed < length ? inflateSync(bytes) : bytes, length };
+    return {
+      tag: woff.subarray(at, at + 4),
+      checksum: woff.readUInt32BE(at + 16),
+      bytes: packed < length ? inflateSync(bytes) : bytes,
+      length,
+    };
   });
   const out = Buffer.alloc(SFNT_HEADER + count * SFNT_ENTRY + tables.reduce((sum, t) => sum + padded(t.length), 0));
   const power = Math.floor(Math.log2(count));

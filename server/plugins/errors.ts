@@ -13,8 +13,13 @@ export function sendProblem(reply: FastifyReply, error: IdiomError): FastifyRepl
     code: error.code,
     ...(error.errors.length > 0 ? { errors: error.errors } : {}),
   };
-  if (error.status === 429 || error.status === 503) void reply.header('retry-after', String(error.values['seconds'] ?? 2));
-  return reply.code(error.status).header('cache-control', 'no-store').type('application/problem+json').send(JSON.stringify(body));
+  if (error.status === 429 || error.status === 503)
+    void reply.header('retry-after', String(error.values['seconds'] ?? 2));
+  return reply
+    .code(error.status)
+    .header('cache-control', 'no-store')
+    .type('application/problem+json')
+    .send(JSON.stringify(body));
 }
 
 const FRAMEWORK: Readonly<Record<string, ErrorCode>> = {
@@ -34,7 +39,8 @@ function fieldFaults(error: FastifyError): FieldFault[] {
     const path = v.instancePath.split('/').filter(Boolean).join('.');
     const at = where === 'body' ? path : [where, path].filter(Boolean).join('.');
     const keys = (v.params as { keys?: string[] }).keys;
-    if (v.keyword === 'unrecognized_keys' && keys) for (const key of keys) out.push({ path: [at, key].filter(Boolean).join('.'), message: 'is not known here' });
+    if (v.keyword === 'unrecognized_keys' && keys)
+      for (const key of keys) out.push({ path: [at, key].filter(Boolean).join('.'), message: 'is not known here' });
     else out.push({ path: at, message: v.message ?? 'is not valid' });
   }
   return out.slice(0, 50);
@@ -48,7 +54,11 @@ export function toIdiomError(error: FastifyError, request: FastifyRequest): Idio
   if (known instanceof IdiomError) return known;
   const mapped = FRAMEWORK[error.code];
   if (mapped) return fault(mapped);
-  if (error instanceof SyntaxError || (error.statusCode !== undefined && error.statusCode >= 400 && error.statusCode < 500)) return fault(error.statusCode === 429 ? 'too-many-requests' : 'bad-json', { seconds: 60 });
+  if (
+    error instanceof SyntaxError ||
+    (error.statusCode !== undefined && error.statusCode >= 400 && error.statusCode < 500)
+  )
+    return fault(error.statusCode === 429 ? 'too-many-requests' : 'bad-json', { seconds: 60 });
   counter += 1;
   request.log.error({ err: error, number: counter }, 'internal');
   return fault('internal', { number: counter });

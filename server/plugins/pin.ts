@@ -15,12 +15,19 @@ import { insertWrongPin, pinLockedFor_s } from '../tables/wrongPins';
  * @param on whose session the device has
  * @throws wrong-pin, pin-locked, no-pin; wrong-pin too for nobody of this organisation
  */
-export async function checkPin(context: Context, on: SessionPerson, person: StoredPerson | null, pin: string): Promise<void> {
+export async function checkPin(
+  context: Context,
+  on: SessionPerson,
+  person: StoredPerson | null,
+  pin: string,
+): Promise<void> {
   if (!person) throw fault('wrong-pin');
   if (person.pin_hash === null) throw fault('no-pin');
   const now = context.now();
   const outcome = await inTransaction(context.db, async (c) => {
-    const [held] = await rows<{ pin_hash: string }>(c, 'SELECT pin_hash FROM people WHERE id = ? FOR UPDATE', [person.id]);
+    const [held] = await rows<{ pin_hash: string }>(c, 'SELECT pin_hash FROM people WHERE id = ? FOR UPDATE', [
+      person.id,
+    ]);
     const locked = await pinLockedFor_s(c, person.id, now);
     if (locked > 0) return { locked };
     if (await verify(held!.pin_hash, pin)) return { right: true };

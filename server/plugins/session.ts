@@ -46,7 +46,12 @@ let dummy: string | undefined;
  * Whether a password is right; takes as long for somebody unknown.
  * @throws wrong-password, too-many-tries
  */
-export async function checkPassword(limiter: TryLimiter, key: string, stored: string | undefined, given: string): Promise<void> {
+export async function checkPassword(
+  limiter: TryLimiter,
+  key: string,
+  stored: string | undefined,
+  given: string,
+): Promise<void> {
   limiter.check(key);
   // counted before the slow comparison, so that tries sent side by side count too
   limiter.wrong(key);

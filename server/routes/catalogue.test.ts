@@ -10,31 +10,96 @@ beforeAll(async () => {
 afterAll(() => t.close());
 
 type Stretch = [number, number];
-interface Component { name: string; role: string; closed: boolean; diameter: number; points: number[][]; marks?: { standing?: Stretch; tail?: Stretch; eye?: number | Stretch }; tape?: { width: number; thickness: number; across: number[][] } }
+interface Component {
+  name: string;
+  role: string;
+  closed: boolean;
+  diameter: number;
+  points: number[][];
+  marks?: { standing?: Stretch; tail?: Stretch; eye?: number | Stretch };
+  tape?: { width: number; thickness: number; across: number[][] };
+}
 interface Entry {
-  family: string; purposes: string[]; crossings: { count: number; gauss_code: string }; path_in_words: string; faults_with_shape: string[]; wraps: number[]; tied_to: string | null; drawn_up_here: boolean;
-  variants: { form: string; name: string }[]; check_points: { id: string; source: string; wrong: { fault: string }[] }[]; faults: { id: string; verdict: string; source: string }[];
+  family: string;
+  purposes: string[];
+  crossings: { count: number; gauss_code: string };
+  path_in_words: string;
+  faults_with_shape: string[];
+  wraps: number[];
+  tied_to: string | null;
+  drawn_up_here: boolean;
+  variants: { form: string; name: string }[];
+  check_points: { id: string; source: string; wrong: { fault: string }[] }[];
+  faults: { id: string; verdict: string; source: string }[];
 }
 const get = async (path: string) => call(t, 'GET', path);
 const entryOf = async (id: string) => (await get(`/knots/${id}`)).body as unknown as Entry;
-const shapeOf = async (id: string, query = '') => ((await get(`/knots/${id}/shape${query}`)).body as unknown as { components: Component[] }).components;
-const crossingsIn = (svg: string) => [...svg.matchAll(/data-crossing="(\d+)"/g)].map((m) => Number(m[1])).sort((a, b) => a - b);
+const shapeOf = async (id: string, query = '') =>
+  ((await get(`/knots/${id}/shape${query}`)).body as unknown as { components: Component[] }).components;
+const crossingsIn = (svg: string) =>
+  [...svg.matchAll(/data-crossing="(\d+)"/g)].map((m) => Number(m[1])).sort((a, b) => a - b);
 
 const BY_FAMILY = {
-  'end-loop': ['figure-eight-follow-through', 'figure-eight-on-bight', 'figure-nine-on-bight', 'overhand-on-bight', 'bowline', 'double-bowline', 'bowline-locked', 'bowline-yosemite', 'butterfly-rewoven'],
+  'end-loop': [
+    'figure-eight-follow-through',
+    'figure-eight-on-bight',
+    'figure-nine-on-bight',
+    'overhand-on-bight',
+    'bowline',
+    'double-bowline',
+    'bowline-locked',
+    'bowline-yosemite',
+    'butterfly-rewoven',
+  ],
   'two-eyes': ['double-figure-eight-loop', 'bowline-on-bight'],
   midline: ['alpine-butterfly', 'inline-eight'],
   noose: ['barrel-noose', 'buntline-hitch'],
-  stopper: ['overhand-stopper', 'double-overhand-stopper', 'figure-eight-stopper', 'figure-nine-stopper', 'trefoil-stopper', 'tie-in-stopper', 'two-strand-backup'],
-  bend: ['figure-eight-bend', 'flemish-bend-with-bight', 'double-fishermans', 'triple-fishermans', 'offset-overhand', 'offset-double-overhand', 'water-knot', 'square-knot', 'butterfly-bend'],
-  hitch: ['clove-hitch', 'girth-hitch', 'munter-hitch', 'munter-mule-overhand', 'half-hitches', 'slipped-eight', 'tension-free-hitch'],
+  stopper: [
+    'overhand-stopper',
+    'double-overhand-stopper',
+    'figure-eight-stopper',
+    'figure-nine-stopper',
+    'trefoil-stopper',
+    'tie-in-stopper',
+    'two-strand-backup',
+  ],
+  bend: [
+    'figure-eight-bend',
+    'flemish-bend-with-bight',
+    'double-fishermans',
+    'triple-fishermans',
+    'offset-overhand',
+    'offset-double-overhand',
+    'water-knot',
+    'square-knot',
+    'butterfly-bend',
+  ],
+  hitch: [
+    'clove-hitch',
+    'girth-hitch',
+    'munter-hitch',
+    'munter-mule-overhand',
+    'half-hitches',
+    'slipped-eight',
+    'tension-free-hitch',
+  ],
   friction: ['prusik', 'klemheist', 'autoblock', 'schwabisch', 'distel', 'michoacan'],
 } as const;
 const ALL = Object.values(BY_FAMILY).flat();
 
 test('forty-four knots in eight families, and nothing else', async () => {
   const list = (await get('/knots')).body as unknown as { id: string; family: string; can_be_checked: boolean }[];
-  expect(Object.fromEntries(Object.keys(BY_FAMILY).map((f) => [f, list.filter((k) => k.family === f).map((k) => k.id).sort()]))).toEqual(Object.fromEntries(Object.entries(BY_FAMILY).map(([f, ids]) => [f, [...ids].sort()])));
+  expect(
+    Object.fromEntries(
+      Object.keys(BY_FAMILY).map((f) => [
+        f,
+        list
+          .filter((k) => k.family === f)
+          .map((k) => k.id)
+          .sort(),
+      ]),
+    ),
+  ).toEqual(Object.fromEntries(Object.entries(BY_FAMILY).map(([f, ids]) => [f, [...ids].sort()])));
   expect(list).toHaveLength(ALL.length);
   expect(list.filter((k) => !k.can_be_checked)).toEqual([]);
 });
@@ -48,8 +113,13 @@ describe.each(ALL)('%s', (id) => {
       expect(own.length).toBeGreaterThan(0);
       for (const c of own) {
         const { standing, tail } = c.marks!;
-        expect([c.role === 'sling', standing === undefined, tail === undefined]).toEqual([c.closed, c.closed, c.closed]);
-        if (!c.closed) expect([standing![0], tail![1], standing![1] < tail![0]]).toEqual([0, c.points.length - 1, true]);
+        expect([c.role === 'sling', standing === undefined, tail === undefined]).toEqual([
+          c.closed,
+          c.closed,
+          c.closed,
+        ]);
+        if (!c.closed)
+          expect([standing![0], tail![1], standing![1] < tail![0]]).toEqual([0, c.points.length - 1, true]);
         expect(c.points.flat().every(Number.isFinite)).toBe(true);
       }
       kinds.add(components.map((c) => `${c.name} ${c.role} ${c.closed}`).join());
@@ -65,10 +135,19 @@ describe.each(ALL)('%s', (id) => {
     expect(obj.match(/^o .+/gm)).toEqual(components.map((c) => `o ${c.name}`));
     const glb = await t.app.inject({ method: 'GET', url: `/api/v1/knots/${id}/shape.glb?state=laid` });
     const document = await new NodeIO().readBinary(new Uint8Array(glb.rawPayload));
-    expect(document.getRoot().listNodes().map((n) => n.getName())).toEqual(components.map((c) => c.name));
-    const [front, back] = await Promise.all(['front', 'back'].map(async (face) => (await get(`/knots/${id}/picture.svg?state=laid&face=${face}`)).text));
+    expect(
+      document
+        .getRoot()
+        .listNodes()
+        .map((n) => n.getName()),
+    ).toEqual(components.map((c) => c.name));
+    const [front, back] = await Promise.all(
+      ['front', 'back'].map(async (face) => (await get(`/knots/${id}/picture.svg?state=laid&face=${face}`)).text),
+    );
     expect(crossingsIn(front!)).toEqual(crossingsIn(back!));
-    expect(entry.crossings.gauss_code.split('\n')).toHaveLength(components.filter((c) => ['rope', 'second-rope', 'sling'].includes(c.role)).length);
+    expect(entry.crossings.gauss_code.split('\n')).toHaveLength(
+      components.filter((c) => ['rope', 'second-rope', 'sling'].includes(c.role)).length,
+    );
     expect(entry.crossings.gauss_code.match(/[OU]\d+[+-]/g) ?? []).toHaveLength(2 * entry.crossings.count);
     if (!components.some((c) => c.tape)) expect(entry.path_in_words).toContain(`${entry.crossings.count} crossing`);
   });
@@ -76,10 +155,17 @@ describe.each(ALL)('%s', (id) => {
   test('every form that its entry promises is there, and is another shape than the right one', async () => {
     const entry = await entryOf(id);
     const right = await shapeOf(id, '?state=dressed');
-    for (const query of [...entry.faults_with_shape.map((f) => `fault=${f}`), ...entry.variants.map((v) => `variant=${v.form}`), ...entry.wraps.map((w) => `wraps=${w}`)]) {
+    for (const query of [
+      ...entry.faults_with_shape.map((f) => `fault=${f}`),
+      ...entry.variants.map((v) => `variant=${v.form}`),
+      ...entry.wraps.map((w) => `wraps=${w}`),
+    ]) {
       const { status } = await get(`/knots/${id}/picture.svg?state=dressed&${query}`);
       expect([query, status]).toEqual([query, 200]);
-      if (query.startsWith('fault=') && query !== 'fault=loose') expect([query, JSON.stringify(await shapeOf(id, `?state=dressed&${query}`)) === JSON.stringify(right)]).toEqual([query, false]);
+      if (query.startsWith('fault=') && query !== 'fault=loose')
+        expect([query, JSON.stringify(await shapeOf(id, `?state=dressed&${query}`)) === JSON.stringify(right)]).toEqual(
+          [query, false],
+        );
     }
   });
 
@@ -88,7 +174,9 @@ describe.each(ALL)('%s', (id) => {
     const rank = ['take-out-and-retie', 'put-right', 'remark'];
     for (const point of check_points) {
       expect([point.id, ['practice', 'general'].includes(point.source)]).toEqual([point.id, true]);
-      const verdicts = point.wrong.map((w) => faults.find((f) => f.id === w.fault)!).map((f) => rank.indexOf(f.verdict));
+      const verdicts = point.wrong
+        .map((w) => faults.find((f) => f.id === w.fault)!)
+        .map((f) => rank.indexOf(f.verdict));
       expect(verdicts).not.toContain(-1);
       expect([point.id, verdicts]).toEqual([point.id, [...verdicts].sort((a, b) => a - b)]);
     }
@@ -114,16 +202,23 @@ describe('what hitches lie on', () => {
   });
   test('wraps: prusik two to five, tension-free three to six, and no others', async () => {
     // the usual number first
-    expect([(await entryOf('prusik')).wraps, (await entryOf('tension-free-hitch')).wraps]).toEqual([[3, 2, 4, 5], [4, 3, 5, 6]]);
+    expect([(await entryOf('prusik')).wraps, (await entryOf('tension-free-hitch')).wraps]).toEqual([
+      [3, 2, 4, 5],
+      [4, 3, 5, 6],
+    ]);
     expect((await get('/knots/prusik/shape?wraps=6')).body).toMatchObject({ code: 'no-wraps-form' });
-    const length = (points: number[][]) => points.slice(1).reduce((n, p, i) => n + Math.hypot(...p.map((x, k) => x - points[i]![k]!)), 0);
-    const lengths = await Promise.all([2, 3, 4, 5].map(async (w) => length((await shapeOf('prusik', `?wraps=${w}`))[0]!.points)));
+    const length = (points: number[][]) =>
+      points.slice(1).reduce((n, p, i) => n + Math.hypot(...p.map((x, k) => x - points[i]![k]!)), 0);
+    const lengths = await Promise.all(
+      [2, 3, 4, 5].map(async (w) => length((await shapeOf('prusik', `?wraps=${w}`))[0]!.points)),
+    );
     expect(lengths).toEqual([...lengths].sort((a, b) => a - b));
   });
 });
 
 test('sizes are told in diameters of the rope, of tape in its widths', async () => {
-  const measures = async (id: string) => (await get(`/knots/${id}`)).body['measures'] as { of: string; width: { value: number }; length: { value: number } };
+  const measures = async (id: string) =>
+    (await get(`/knots/${id}`)).body['measures'] as { of: string; width: { value: number }; length: { value: number } };
   expect([(await measures('water-knot')).of, (await measures('bowline')).of]).toEqual(['tape-width', 'rope-diameter']);
   // a folded pentagon is little wider than two of its tape's widths
   const { width } = await measures('water-knot');

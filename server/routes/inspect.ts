@@ -3,9 +3,20 @@ import { randomInt } from 'node:crypto';
 import { ENDPOINTS } from '../../contract';
 import type { Point3 } from '../../core/curve';
 import { fault, IdiomError } from '../../core/errors';
-import { changesOf, facesAgree, identify, identifyCode, inWords, knownOf, lookalikesOf, touched, withTouched, type Entered } from '../../core/inspect/naming';
-import { faultsWithShape, knotById, shapeOf } from '../../core/knots/catalogue';
-import { goesOn } from '../../core/knots/behaviour';
+import {
+  changesOf,
+  facesAgree,
+  identify,
+  identifyCode,
+  inWords,
+  knownOf,
+  lookalikesOf,
+  touched,
+  withTouched,
+  type Entered,
+} from '../../core/inspect/naming/naming';
+import { faultsWithShape, knotById, shapeOf } from '../../core/knots/catalogue/catalogue';
+import { goesOn } from '../../core/knots/facts/behaviour';
 import { drawVector, frameFor } from '../../core/picture';
 import { drill } from '../../core/train';
 import { bind } from '../bind';
@@ -18,13 +29,15 @@ function atField<T>(path: string, compute: () => T): T {
   try {
     return compute();
   } catch (error) {
-    if (error instanceof IdiomError && error.status < 500 && error.errors.length === 0) throw new IdiomError(error.code, error.values, [{ path, message: error.message }]);
+    if (error instanceof IdiomError && error.status < 500 && error.errors.length === 0)
+      throw new IdiomError(error.code, error.values, [{ path, message: error.message }]);
     throw error;
   }
 }
 
 function formOf(id: string, faulty: string | undefined): string {
-  if (faulty !== undefined && !faultsWithShape(id).includes(faulty)) throw fault('unknown-fault', { knot: id, fault: faulty });
+  if (faulty !== undefined && !faultsWithShape(id).includes(faulty))
+    throw fault('unknown-fault', { knot: id, fault: faulty });
   return faulty ?? 'right';
 }
 
@@ -46,11 +59,26 @@ export function inspectRoutes(app: FastifyInstance, context: Context): void {
   bind(app, context, ENDPOINTS.touchedPicture, ({ params, query, reply }) => {
     const form = formOf(params.id, query.fault);
     const mirror = (p: Point3): Point3 => (query.hand === 'left' ? [-p[0], p[1], p[2]] : p);
-    const drawn = (components: ReturnType<typeof shapeOf>) => asPicture(components).map((c) => ({ ...c, points: c.points.map(mirror) }));
-    const framing = { face: query.face, crop: 'knot' as const, knotRadius_ropeDiameters: knotRadius(params.id, form, 'laid', 'knot') };
+    const drawn = (components: ReturnType<typeof shapeOf>) =>
+      asPicture(components).map((c) => ({ ...c, points: c.points.map(mirror) }));
+    const framing = {
+      face: query.face,
+      crop: 'knot' as const,
+      knotRadius_ropeDiameters: knotRadius(params.id, form, 'laid', 'knot'),
+    };
     const { entry } = knotById(params.id);
     // framed as the untouched one, so that the two can be held beside each other
-    return sendSvg(reply, drawVector(drawn(withTouched(params.id, query.crossings, form)), { ...framing, theme: query.theme, size_px: query.size, cutTail: !goesOn(entry), title: `${entry.names[0]}, crossing ${query.crossings.join(', ')} the other way round, ${query.face}`, frame: frameFor(drawn(shapeOf(params.id, form, 'laid')), framing) }));
+    return sendSvg(
+      reply,
+      drawVector(drawn(withTouched(params.id, query.crossings, form)), {
+        ...framing,
+        theme: query.theme,
+        size_px: query.size,
+        cutTail: !goesOn(entry),
+        title: `${entry.names[0]}, crossing ${query.crossings.join(', ')} the other way round, ${query.face}`,
+        frame: frameFor(drawn(shapeOf(params.id, form, 'laid')), framing),
+      }),
+    );
   });
 
   bind(app, context, ENDPOINTS.changes, ({ params, reply }) => {
@@ -65,14 +93,24 @@ export function inspectRoutes(app: FastifyInstance, context: Context): void {
       const { entry } = knotById(l.knot);
       const own = entry.faults.find((f) => f.id === l.fault);
       const tells = own ? null : { front: entry.faces[0].shows, back: entry.faces[1].shows };
-      return { knot: l.knot, fault: l.fault, name: own ? `${entry.names[0]}: ${own.name}` : entry.names[0], by: l.by, crossing: l.crossing ?? null, tell: own?.shows ?? entry.faces[0].shows, verdict: own?.verdict ?? null, tells };
+      return {
+        knot: l.knot,
+        fault: l.fault,
+        name: own ? `${entry.names[0]}: ${own.name}` : entry.names[0],
+        by: l.by,
+        crossing: l.crossing ?? null,
+        tell: own?.shows ?? entry.faces[0].shows,
+        verdict: own?.verdict ?? null,
+        tells,
+      };
     });
   });
 
   bind(app, context, ENDPOINTS.drill, ({ body }) => {
     for (const [i, k] of (body.knots ?? []).entries()) knotIn(`body.knots.${i}`, k);
     const d = drill(body.seed ?? randomInt(0, 4_294_967_295), body.knots);
-    const picture = (face: string) => `/api/v1/knots/${d.knot}/picture.svg?face=${face}&state=${d.state}&crop=knot&size=420&hand=${d.hand}&fit=right${d.key.fault ? `&fault=${d.key.fault}` : ''}`;
+    const picture = (face: string) =>
+      `/api/v1/knots/${d.knot}/picture.svg?face=${face}&state=${d.state}&crop=knot&size=420&hand=${d.hand}&fit=right${d.key.fault ? `&fault=${d.key.fault}` : ''}`;
     return { ...d, pictures: { front: picture('front'), back: picture('back') } };
   });
 }

@@ -8,21 +8,62 @@ beforeAll(async () => {
 });
 afterAll(() => t.close());
 
-const JOB = { purpose: 'tie-in', profile: 'sport-crag', rope: { kind: 'dynamic', diameter_mm: 10.2 }, second_rope: null, pulls: ['standing-eye'], object: 'harness', end_free: true, untie: 'after-hard-falls', must_pass: [], team: 'trained', life_load: true };
-interface Shape { components: { name: string; role: string; closed: boolean; points: number[][]; marks?: { standing: number[]; tail: number[]; eye: number } }[] }
-const shape = async (query: string) => (await call(t, 'GET', `/knots/figure-eight-follow-through/shape${query}`)).body as unknown as Shape;
+const JOB = {
+  purpose: 'tie-in',
+  profile: 'sport-crag',
+  rope: { kind: 'dynamic', diameter_mm: 10.2 },
+  second_rope: null,
+  pulls: ['standing-eye'],
+  object: 'harness',
+  end_free: true,
+  untie: 'after-hard-falls',
+  must_pass: [],
+  team: 'trained',
+  life_load: true,
+};
+interface Shape {
+  components: {
+    name: string;
+    role: string;
+    closed: boolean;
+    points: number[][];
+    marks?: { standing: number[]; tail: number[]; eye: number };
+  }[];
+}
+const shape = async (query: string) =>
+  (await call(t, 'GET', `/knots/figure-eight-follow-through/shape${query}`)).body as unknown as Shape;
 
 describe('the catalogue', () => {
   test('lists knots, not faults; an entry is whole', async () => {
-    const list = (await call(t, 'GET', '/knots')).body as unknown as { id: string; faults: string[]; ways: unknown[] }[];
+    const list = (await call(t, 'GET', '/knots')).body as unknown as {
+      id: string;
+      faults: string[];
+      ways: unknown[];
+    }[];
     expect(list.map((k) => k.id)).toEqual(expect.arrayContaining(['bowline', 'square-knot', 'prusik', 'water-knot']));
     for (const fault of ['granny', 'thief', 'false-butterfly']) expect(list.map((k) => k.id)).not.toContain(fault);
-    expect(list.find((k) => k.id === 'alpine-butterfly')).toMatchObject({ family: 'midline', faults: expect.arrayContaining(['false-butterfly']) as unknown, form_certainty: 'settled' });
+    expect(list.find((k) => k.id === 'alpine-butterfly')).toMatchObject({
+      family: 'midline',
+      faults: expect.arrayContaining(['false-butterfly']) as unknown,
+      form_certainty: 'settled',
+    });
     const entry = (await call(t, 'GET', '/knots/bowline-locked')).body;
-    for (const key of ['names', 'pulls', 'untying', 'needs', 'faces', 'check_points', 'faults', 'tail_rule_key', 'cautions', 'form_certainty']) expect(entry).toHaveProperty(key);
+    for (const key of [
+      'names',
+      'pulls',
+      'untying',
+      'needs',
+      'faces',
+      'check_points',
+      'faults',
+      'tail_rule_key',
+      'cautions',
+      'form_certainty',
+    ])
+      expect(entry).toHaveProperty(key);
     const crossings = entry['crossings'] as { count: number; gauss_code: string };
     expect(crossings.gauss_code.match(/[OU]\d+[+-]/g)).toHaveLength(2 * crossings.count);
-    expect((entry['faults_with_shape'] as string[])).toContain('lock-not-through-collar');
+    expect(entry['faults_with_shape'] as string[]).toContain('lock-not-through-collar');
   });
 });
 
@@ -39,7 +80,9 @@ describe('a shape', () => {
   test('is another one for a fault, and brings its harness when asked', async () => {
     const right = (await shape('')).components[0]!.points;
     expect((await shape('?fault=half-finished')).components[0]!.points).not.toEqual(right);
-    expect((await shape('?fault=loose')).components[0]!.points).toEqual((await shape('?state=dressed')).components[0]!.points);
+    expect((await shape('?fault=loose')).components[0]!.points).toEqual(
+      (await shape('?state=dressed')).components[0]!.points,
+    );
     expect((await shape('?object=ring')).components.map((c) => c.role)).toEqual(['rope', 'ring', 'ring']);
     expect((await shape('?object=ring')).components[0]!.points).toEqual(right);
     expect((await shape('?fault=one-harness-point')).components).toHaveLength(3);
@@ -54,13 +97,22 @@ describe('shapes as they are asked for', () => {
     const two = await of('');
     expect(await of('?wraps=2')).toEqual(two);
     expect((await of('?wraps=3')).components[0]!.points.length).toBeGreaterThan(two.components[0]!.points.length);
-    expect(two.components[1]).toMatchObject({ name: 'karabiner', role: 'ring', closed: true, marks: { gate: [expect.any(Number), expect.any(Number)] } });
+    expect(two.components[1]).toMatchObject({
+      name: 'karabiner',
+      role: 'ring',
+      closed: true,
+      marks: { gate: [expect.any(Number), expect.any(Number)] },
+    });
     expect((await of('?object=ring')).components[1]).toMatchObject({ name: 'ring', closed: true });
     for (const [path, code] of [
-      ['/knots/barrel-noose/shape?wraps=5', 'no-wraps-form'], ['/knots/bowline/shape?wraps=2', 'no-wraps-form'], ['/knots/barrel-noose/shape?object=post', 'no-object-form'],
+      ['/knots/barrel-noose/shape?wraps=5', 'no-wraps-form'],
+      ['/knots/bowline/shape?wraps=2', 'no-wraps-form'],
+      ['/knots/barrel-noose/shape?object=post', 'no-object-form'],
       ['/knots/overhand-stopper/shape?object=ring', 'no-object-form'],
-      ['/knots/overhand-stopper/shape?fault=false-butterfly', 'unknown-fault'], ['/knots/barrel-noose/shape?wraps=0', 'bad-input'],
-    ] as const) expect([path, (await get(path)).status, (await get(path)).body.code]).toEqual([path, 400, code]);
+      ['/knots/overhand-stopper/shape?fault=false-butterfly', 'unknown-fault'],
+      ['/knots/barrel-noose/shape?wraps=0', 'bad-input'],
+    ] as const)
+      expect([path, (await get(path)).status, (await get(path)).body.code]).toEqual([path, 400, code]);
   });
 
   test('a glTF holds each component as a tube of its own, a 10 mm rope in metres', async () => {
@@ -85,23 +137,37 @@ describe('shapes as they are asked for', () => {
 
   test('right and wrong beside each other: one frame, a ring on both; a ring without the other form is refused', async () => {
     const picture = async (query: string) => get(`/knots/alpine-butterfly/picture.svg?crop=knot&${query}`);
-    const [right, wrong] = await Promise.all([picture('fit=false-butterfly&ring=differs'), picture('fault=false-butterfly&fit=right&ring=differs')]);
+    const [right, wrong] = await Promise.all([
+      picture('fit=false-butterfly&ring=differs'),
+      picture('fault=false-butterfly&fit=right&ring=differs'),
+    ]);
     const box = (text: string) => /viewBox="([^"]+)"/.exec(text)![1];
     expect(box(right.text)).toBe(box(wrong.text));
     for (const { text } of [right, wrong]) expect(text).toContain('data-mark="here"');
     expect((await picture('fit=false-butterfly')).text).not.toContain('data-mark');
-    for (const bad of ['ring=differs', 'ring=differs&fit=right', 'ring=differs&fault=false-butterfly&fit=loose', 'ring=round&fit=right']) expect([bad, (await picture(bad)).status]).toEqual([bad, 400]);
+    for (const bad of [
+      'ring=differs',
+      'ring=differs&fit=right',
+      'ring=differs&fault=false-butterfly&fit=loose',
+      'ring=round&fit=right',
+    ])
+      expect([bad, (await picture(bad)).status]).toEqual([bad, 400]);
   });
 
   test('a fault has its own shape, picture and OBJ', async () => {
     for (const path of ['shape', 'picture.svg', 'shape.obj']) {
-      const [right, wrong] = await Promise.all(['', '?fault=false-butterfly'].map(async (q) => (await get(`/knots/alpine-butterfly/${path}${q}`)).text));
+      const [right, wrong] = await Promise.all(
+        ['', '?fault=false-butterfly'].map(async (q) => (await get(`/knots/alpine-butterfly/${path}${q}`)).text),
+      );
       expect(right).not.toBe(wrong);
     }
   });
 
   test('a crossing keeps its number in every state', async () => {
-    const ids = async (state: string) => [...(await get(`/knots/bowline/picture.svg?state=${state}`)).text.matchAll(/data-crossing="(\d+)"/g)].map((m) => Number(m[1]));
+    const ids = async (state: string) =>
+      [...(await get(`/knots/bowline/picture.svg?state=${state}`)).text.matchAll(/data-crossing="(\d+)"/g)].map((m) =>
+        Number(m[1]),
+      );
     const laid = await ids('laid');
     for (const state of ['dressed', 'tight']) {
       const seen = await ids(state);
@@ -115,32 +181,54 @@ describe('a picture', () => {
   const svg = async (query: string) => (await call(t, 'GET', `/knots/bowline-locked/picture.svg${query}`)).text;
   const box = (text: string) => /viewBox="([^"]+)"/.exec(text)![1];
   test('differs by face, theme, fault and hand', async () => {
-    const all = await Promise.all(['', '?face=back', '?theme=headlamp', '?fault=third-strand-astray', '?hand=left', '?state=laid'].map(svg));
+    const all = await Promise.all(
+      ['', '?face=back', '?theme=headlamp', '?fault=third-strand-astray', '?hand=left', '?state=laid'].map(svg),
+    );
     expect(new Set(all).size).toBe(all.length);
   });
   test('shares its frame with the form it is held against', async () => {
     expect(box(await svg('?fit=eye-too-large'))).toBe(box(await svg('?fault=eye-too-large&fit=right')));
-    expect(box(await svg('?object=ring&fit=one-harness-point'))).toBe(box(await svg('?object=ring&fault=one-harness-point&fit=right')));
+    expect(box(await svg('?object=ring&fit=one-harness-point'))).toBe(
+      box(await svg('?object=ring&fault=one-harness-point&fit=right')),
+    );
     expect(box(await svg(''))).not.toBe(box(await svg('?fit=eye-too-large')));
   });
   test('of a step exists for every frame of a way', async () => {
-    const way = (await call(t, 'GET', '/knots/figure-eight-follow-through/ways/retrace')).body as unknown as { frames: unknown[] };
-    for (let i = 0; i < way.frames.length; i++) expect((await call(t, 'GET', `/knots/figure-eight-follow-through/ways/retrace/frame.svg?frame=${i}`)).text).toMatch(/^<svg/);
+    const way = (await call(t, 'GET', '/knots/figure-eight-follow-through/ways/retrace')).body as unknown as {
+      frames: unknown[];
+    };
+    for (let i = 0; i < way.frames.length; i++)
+      expect(
+        (await call(t, 'GET', `/knots/figure-eight-follow-through/ways/retrace/frame.svg?frame=${i}`)).text,
+      ).toMatch(/^<svg/);
   });
 });
 
 describe('computing needs no sign-in', () => {
   test('choose answers with every knot once and its versions', async () => {
-    const a = (await call(t, 'POST', '/choose', null, JOB)).body as unknown as { suited: { knot: string }[]; nearly: { knot: string }[]; excluded: { knot: string }[]; versions: object };
+    const a = (await call(t, 'POST', '/choose', null, JOB)).body as unknown as {
+      suited: { knot: string }[];
+      nearly: { knot: string }[];
+      excluded: { knot: string }[];
+      versions: object;
+    };
     expect(a.suited.map((s) => s.knot)).toEqual(['bowline-locked', 'figure-eight-follow-through']);
     expect(a.nearly.map((n) => n.knot).sort()).toEqual(['bowline', 'double-bowline']);
     expect(a.versions).toEqual({ catalogue: 3, profile: 'sport-crag', profile_version: 2 });
     expect((await call(t, 'POST', '/choose', null, { ...JOB, profile: 'sport-crag@1' })).status).toBe(200);
-    expect((await call(t, 'POST', '/choose', null, { ...JOB, profile: 'sport-crag@3' })).body.errors![0]!.path).toBe('profile');
+    expect((await call(t, 'POST', '/choose', null, { ...JOB, profile: 'sport-crag@3' })).body.errors![0]!.path).toBe(
+      'profile',
+    );
   });
   test('tail and rope needed answer in millimetres', async () => {
     const q = { profile: 'river-expedition', knot: 'figure-eight-follow-through', rope_diameter_mm: 9 };
-    expect((await call(t, 'POST', '/tail', null, { ...q, tail_mm: 120 })).body).toMatchObject({ length_kind: 'tail', required_mm: 100, verdict: 'enough', margin_mm: 20, rule: { profile: 'river-expedition', version: 2 } });
+    expect((await call(t, 'POST', '/tail', null, { ...q, tail_mm: 120 })).body).toMatchObject({
+      length_kind: 'tail',
+      required_mm: 100,
+      verdict: 'enough',
+      margin_mm: 20,
+      rule: { profile: 'river-expedition', version: 2 },
+    });
     const r = (await call(t, 'POST', '/rope-needed', null, q)).body as unknown as Record<string, number>;
     expect(r['total_mm']).toBeCloseTo(r['in_knot_mm']! + r['eye_mm']! + r['tail_mm']! + r['stopper_mm']!, 6);
     expect((await call(t, 'POST', '/rope-needed', null, { ...q, knot: 'granny' })).body.errors![0]!.path).toBe('knot');

@@ -1,17 +1,36 @@
 import type { FastifyInstance } from 'fastify';
 import { ENDPOINTS } from '../../contract';
-import { choose, eyeToEyeLength, frictionHitch, loopLength, roundAPost, ropeNeeded, SHIPPED_TRIALS } from '../../core/choose';
+import {
+  choose,
+  eyeToEyeLength,
+  frictionHitch,
+  loopLength,
+  roundAPost,
+  ropeNeeded,
+  SHIPPED_TRIALS,
+} from '../../core/choose';
 import type { Point3 } from '../../core/curve';
 import { fault } from '../../core/errors';
-import { linesOf, type ShapeState } from '../../core/knots/stored';
-import { CATALOGUE_VERSION, faultsWithShape, formWithWraps, knotById, knotIds, shapeOf, storedForm, variantForm, wrapsOf, type Onto } from '../../core/knots/catalogue';
-import { FAMILIES } from '../../core/knots/types';
-import { boxOf, framesOf, motionOf } from '../../core/knots/motions';
-import { goesOn } from '../../core/knots/behaviour';
-import type { Range } from '../../core/knots/measures';
-import { unitOfAcross } from '../../core/knots/sizes';
-import { crossingIds } from '../../core/knots/crossing-ids';
-import { differingPlace } from '../../core/knots/differs';
+import { linesOf } from '../../core/knots/shape/stored';
+import {
+  CATALOGUE_VERSION,
+  faultsWithShape,
+  formWithWraps,
+  knotById,
+  knotIds,
+  shapeOf,
+  storedForm,
+  variantForm,
+  wrapsOf,
+  type Onto,
+} from '../../core/knots/catalogue/catalogue';
+import { FAMILIES, type ShapeState } from '../../core/knots/facts/types';
+import { boxOf, framesOf, motionOf } from '../../core/knots/tying/motions';
+import { goesOn } from '../../core/knots/facts/behaviour';
+import type { Range } from '../../core/knots/shape/measures';
+import { unitOfAcross } from '../../core/knots/shape/sizes';
+import { crossingIds } from '../../core/knots/catalogue/crossing-ids';
+import { differingPlace } from '../../core/knots/catalogue/differs';
 import { drawVector, frameFor, pathInWords } from '../../core/picture';
 import { crossingsSeenFrom, diagramOf, gaussCodeOf } from '../../core/topology';
 import { judgeTail, SHIPPED_PROFILES } from '../../core/profiles';
@@ -26,7 +45,11 @@ import { frameSvg } from '../wayPictures';
 import { asPicture, asPublic, KEEP, knotRadius, mirroredForLeft, sendSvg } from '../picturing';
 
 /** A hundredth of a diameter is finer than any picture shows. */
-const rounded = (p: Point3): Point3 => [Math.round(p[0] * 100) / 100, Math.round(p[1] * 100) / 100, Math.round(p[2] * 100) / 100];
+const rounded = (p: Point3): Point3 => [
+  Math.round(p[0] * 100) / 100,
+  Math.round(p[1] * 100) / 100,
+  Math.round(p[2] * 100) / 100,
+];
 
 interface Asked {
   readonly state?: ShapeState | undefined;
@@ -40,12 +63,20 @@ interface Asked {
  * The form, state and object that a request names.
  * @throws unknown-knot, unknown-fault, unknown-variant, no-wraps-form, no-object-form, bad-input
  */
-function asked(id: string, { state, fault: faulty, wraps, object, variant }: Asked): { form: string; state: ShapeState; onto: Onto | null } {
+function asked(
+  id: string,
+  { state, fault: faulty, wraps, object, variant }: Asked,
+): { form: string; state: ShapeState; onto: Onto | null } {
   const { entry } = knotById(id);
-  if (faulty !== undefined && !faultsWithShape(id).includes(faulty)) throw fault('unknown-fault', { knot: id, fault: faulty });
-  if (faulty !== undefined && wraps !== undefined && wraps !== entry.usual_wraps) throw fault('no-wraps-form', { knot: id, wraps });
-  if (variant !== undefined && (faulty !== undefined || wraps !== undefined)) throw fault('bad-input', {}, [{ path: 'querystring.variant', message: 'not together with fault or wraps' }]);
-  const form = faulty ?? (variant !== undefined ? variantForm(id, variant) : wraps === undefined ? 'right' : formWithWraps(id, wraps));
+  if (faulty !== undefined && !faultsWithShape(id).includes(faulty))
+    throw fault('unknown-fault', { knot: id, fault: faulty });
+  if (faulty !== undefined && wraps !== undefined && wraps !== entry.usual_wraps)
+    throw fault('no-wraps-form', { knot: id, wraps });
+  if (variant !== undefined && (faulty !== undefined || wraps !== undefined))
+    throw fault('bad-input', {}, [{ path: 'querystring.variant', message: 'not together with fault or wraps' }]);
+  const form =
+    faulty ??
+    (variant !== undefined ? variantForm(id, variant) : wraps === undefined ? 'right' : formWithWraps(id, wraps));
   // a tie-in knot has the harness for its ring
   const ring = entry.purposes.includes('tie-in') ? (form === 'one-harness-point' ? 'one' : 'both') : 'ring';
   return { form, state: state ?? 'tight', onto: object === undefined ? null : object === 'ring' ? ring : object };
@@ -55,7 +86,16 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
   bind(app, context, ENDPOINTS.knots, () =>
     knotIds().map((id) => {
       const { entry } = knotById(id);
-      return { id, names: [...entry.names], family: entry.family, purposes: [...entry.purposes], can_be_checked: entry.check_points.length > 0, ways: entry.ways.map((w) => ({ id: w.id, right: w.right, ends_in: w.ends_in })), faults: entry.faults.map((f) => f.id), form_certainty: entry.form_certainty };
+      return {
+        id,
+        names: [...entry.names],
+        family: entry.family,
+        purposes: [...entry.purposes],
+        can_be_checked: entry.check_points.length > 0,
+        ways: entry.ways.map((w) => ({ id: w.id, right: w.right, ends_in: w.ends_in })),
+        faults: entry.faults.map((f) => f.id),
+        form_certainty: entry.form_certainty,
+      };
     }),
   );
 
@@ -70,7 +110,13 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
       ...entry,
       catalogue_version: CATALOGUE_VERSION,
       faults_with_shape: faultsWithShape(params.id),
-      crossings: { count: laid.count, gauss_code: gaussCodeOf(diagramOf(laid, lines.length)).map((code, i) => `${lines[i]!.closed ? 'closed' : 'open'}: ${code}`).join('\n'), of: `the laid form, seen from the front, standing end to tail${right.objects.length > 0 ? '; its own rope alone, without what it is tied to' : ''}` },
+      crossings: {
+        count: laid.count,
+        gauss_code: gaussCodeOf(diagramOf(laid, lines.length))
+          .map((code, i) => `${lines[i]!.closed ? 'closed' : 'open'}: ${code}`)
+          .join('\n'),
+        of: `the laid form, seen from the front, standing end to tail${right.objects.length > 0 ? '; its own rope alone, without what it is tied to' : ''}`,
+      },
       family_name: FAMILIES[entry.family],
       path_in_words: pathInWords(laid, undefined, right.laid.marks.eye),
       wraps: wrapsOf(params.id),
@@ -80,7 +126,10 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
       laid_view: right.laidView,
       measures: {
         of: right.set.tight.tape ? 'tape-width' : 'rope-diameter',
-        in_knot: across(right.set.inKnot_ropeDiameters), girth: across(right.set.girth_ropeDiameters), width: across(right.set.width_ropeDiameters), length: across(right.set.length_ropeDiameters),
+        in_knot: across(right.set.inKnot_ropeDiameters),
+        girth: across(right.set.girth_ropeDiameters),
+        width: across(right.set.width_ropeDiameters),
+        length: across(right.set.length_ropeDiameters),
       },
     };
   });
@@ -101,12 +150,18 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
       lines.push(`l ${[...ids, ...(c.closed ? [n + 1] : [])].join(' ')}`);
       n += c.points.length;
     }
-    return reply.type('model/obj').header('cache-control', KEEP).send(`${lines.join('\n')}\n`);
+    return reply
+      .type('model/obj')
+      .header('cache-control', KEEP)
+      .send(`${lines.join('\n')}\n`);
   });
 
   bind(app, context, ENDPOINTS.glb, async ({ params, query, reply }) => {
     const { form, state, onto } = asked(params.id, query);
-    return reply.type('model/gltf-binary').header('cache-control', KEEP).send(Buffer.from(await shapeGlb(shapeOf(params.id, form, state, onto), knotById(params.id).entry.names[0]!)));
+    return reply
+      .type('model/gltf-binary')
+      .header('cache-control', KEEP)
+      .send(Buffer.from(await shapeGlb(shapeOf(params.id, form, state, onto), knotById(params.id).entry.names[0]!)));
   });
 
   bind(app, context, ENDPOINTS.picture, ({ params, query, reply }) => {
@@ -117,9 +172,23 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
       return query.hand === 'left' ? mirroredForLeft(components) : components;
     };
     const components = drawn({ form, state, onto });
-    const framing = { face: query.face, crop: query.crop, knotRadius_ropeDiameters: knotRadius(params.id, form, state, query.crop) };
-    const other = query.fit === undefined ? undefined : asked(params.id, { state: query.state, object: query.object, ...(query.fit !== 'right' && { fault: query.fit }) });
-    if (query.ring && (query.fit === undefined || (query.fit === 'right') === (form === 'right'))) throw fault('bad-input', {}, [{ path: 'querystring.ring', message: 'needs fit: the right form of a fault, or a fault of the right form' }]);
+    const framing = {
+      face: query.face,
+      crop: query.crop,
+      knotRadius_ropeDiameters: knotRadius(params.id, form, state, query.crop),
+    };
+    const other =
+      query.fit === undefined
+        ? undefined
+        : asked(params.id, {
+            state: query.state,
+            object: query.object,
+            ...(query.fit !== 'right' && { fault: query.fit }),
+          });
+    if (query.ring && (query.fit === undefined || (query.fit === 'right') === (form === 'right')))
+      throw fault('bad-input', {}, [
+        { path: 'querystring.ring', message: 'needs fit: the right form of a fault, or a fault of the right form' },
+      ]);
     const place = query.ring && differingPlace(params.id, form, query.fit!, state, onto);
     const markAt = place && { ...place, centre: mirror(place.centre) };
     const { names, form_certainty } = knotById(params.id).entry;
@@ -127,36 +196,83 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
     return sendSvg(
       reply,
       drawVector(components, {
-        ...framing, markAt, theme: query.theme, size_px: query.size, cutTail: !goesOn(knotById(params.id).entry),
+        ...framing,
+        markAt,
+        theme: query.theme,
+        size_px: query.size,
+        cutTail: !goesOn(knotById(params.id).entry),
         crossingIds: (seen) => crossingIds(storedForm(params.id, form), state, seen),
         title: `${name}, ${query.face}${query.fault ? `, fault: ${query.fault.replaceAll('-', ' ')}` : ''}`,
-        ...(other ? { frame: union(frameFor(components, framing), frameFor(drawn(other), { ...framing, knotRadius_ropeDiameters: knotRadius(params.id, other.form, other.state, query.crop) })) } : {}),
+        ...(other
+          ? {
+              frame: union(
+                frameFor(components, framing),
+                frameFor(drawn(other), {
+                  ...framing,
+                  knotRadius_ropeDiameters: knotRadius(params.id, other.form, other.state, query.crop),
+                }),
+              ),
+            }
+          : {}),
       }),
     );
   });
 
   bind(app, context, ENDPOINTS.way, ({ params, query, reply }) => {
     const { entry } = knotById(params.id);
-    const frames = framesOf(params.id, params.way, query.between ?? 0).map((f) => ({ ...f, palm: f.palm && { ...f.palm, wrist: rounded(f.palm.wrist), fingertips: rounded(f.palm.fingertips) }, joint: f.joint && f.joint.map(rounded), components: f.components.map((c) => asPublic({ ...c, points: c.points.map(rounded) })) }));
+    const frames = framesOf(params.id, params.way, query.between ?? 0).map((f) => ({
+      ...f,
+      palm: f.palm && { ...f.palm, wrist: rounded(f.palm.wrist), fingertips: rounded(f.palm.fingertips) },
+      joint: f.joint && f.joint.map(rounded),
+      components: f.components.map((c) => asPublic({ ...c, points: c.points.map(rounded) })),
+    }));
     const way = entry.ways.find((w) => w.id === params.way)!;
     void reply.header('cache-control', KEEP);
     const motion = motionOf(params.id, params.way);
-    return { frames, making: motion.making, form: motion.form, path: motion.path, box_ropeDiameters: boxOf(motion), then: motion.then.map(({ upTo, ...told }) => ({ state: upTo, ...told })), right: way.right, ends_in: way.ends_in };
+    return {
+      frames,
+      making: motion.making,
+      form: motion.form,
+      path: motion.path,
+      box_ropeDiameters: boxOf(motion),
+      then: motion.then.map(({ upTo, ...told }) => ({ state: upTo, ...told })),
+      right: way.right,
+      ends_in: way.ends_in,
+    };
   });
 
   bind(app, context, ENDPOINTS.framePicture, ({ params, query, reply }) => {
     const motion = motionOf(params.id, params.way);
-    if (!motion.keys[query.frame]) throw fault('bad-input', {}, [{ path: 'querystring.frame', message: `must be 0 to ${motion.keys.length - 1}` }]);
+    if (!motion.keys[query.frame])
+      throw fault('bad-input', {}, [{ path: 'querystring.frame', message: `must be 0 to ${motion.keys.length - 1}` }]);
     return sendSvg(reply, frameSvg(params.id, params.way, query.frame, query));
   });
 
   bind(app, context, ENDPOINTS.card, async ({ params, query, reply }) => {
     if (query.way !== undefined) motionOf(params.id, query.way);
-    return reply.type('application/pdf').header('content-disposition', `inline; filename="${params.id}-card.pdf"`).send(await cardsPdf([params.id], { ...query, profile: profileIn('querystring.profile', query.profile), now: context.now() }));
+    return reply
+      .type('application/pdf')
+      .header('content-disposition', `inline; filename="${params.id}-card.pdf"`)
+      .send(
+        await cardsPdf([params.id], {
+          ...query,
+          profile: profileIn('querystring.profile', query.profile),
+          now: context.now(),
+        }),
+      );
   });
   bind(app, context, ENDPOINTS.booklet, async ({ query, reply }) => {
     for (const id of query.knots) knotIn('querystring.knots', id);
-    return reply.type('application/pdf').header('content-disposition', 'inline; filename="knots.pdf"').send(await cardsPdf(query.knots, { ...query, profile: profileIn('querystring.profile', query.profile), now: context.now() }));
+    return reply
+      .type('application/pdf')
+      .header('content-disposition', 'inline; filename="knots.pdf"')
+      .send(
+        await cardsPdf(query.knots, {
+          ...query,
+          profile: profileIn('querystring.profile', query.profile),
+          now: context.now(),
+        }),
+      );
   });
 
   bind(app, context, ENDPOINTS.cutLength, ({ body }) => {

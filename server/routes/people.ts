@@ -5,9 +5,27 @@ import { fault, IdiomError } from '../../core/errors';
 import { bind } from '../bind';
 import type { Context } from '../context';
 import { inTransaction, isDuplicate, rows } from '../database';
-import { checkPassword, closeSession, currentPerson, hashPassword, openSession, type TryLimiter } from '../plugins/session';
+import {
+  checkPassword,
+  closeSession,
+  currentPerson,
+  hashPassword,
+  openSession,
+  type TryLimiter,
+} from '../plugins/session';
 import { anyDemo, insertOrganisation } from '../tables/organisations';
-import { changePerson, countPeople, demoPeople, insertPerson, instructorsHeld, peopleOf, personByHandle, personById, publicPerson, updatePreferences } from '../tables/people';
+import {
+  changePerson,
+  countPeople,
+  demoPeople,
+  insertPerson,
+  instructorsHeld,
+  peopleOf,
+  personByHandle,
+  personById,
+  publicPerson,
+  updatePreferences,
+} from '../tables/people';
 import { endSessionsOf, type SessionPerson } from '../tables/sessions';
 import { insertSignOff, signedOff, signOffById } from '../tables/signOffs';
 import { wrongPinsOf } from '../tables/wrongPins';
@@ -37,8 +55,17 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
     const found = /^[a-z0-9.-]+$/.test(handle) ? await personByHandle(db, handle) : null;
     await checkPassword(limiter, `sign-in|${handle}|${request.ip}`, found?.password_hash, body.password);
     await openSession(context, reply, found!.id);
-    const [org] = await rows<{ id: string; name: string; demo: number }>(db, 'SELECT id, name, demo FROM organisations WHERE id = ?', [found!.organisation]);
-    return { person: publicPerson(found!), organisation: { id: org!.id, name: org!.name, demo: Boolean(org!.demo) }, demo: Boolean(org!.demo), setup_open: false };
+    const [org] = await rows<{ id: string; name: string; demo: number }>(
+      db,
+      'SELECT id, name, demo FROM organisations WHERE id = ?',
+      [found!.organisation],
+    );
+    return {
+      person: publicPerson(found!),
+      organisation: { id: org!.id, name: org!.name, demo: Boolean(org!.demo) },
+      demo: Boolean(org!.demo),
+      setup_open: false,
+    };
   });
 
   bind(app, context, ENDPOINTS.signOut, async ({ request, reply }) => {
@@ -46,7 +73,9 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
     return { person: null, organisation: null, demo: await anyDemo(db), setup_open: false };
   });
 
-  bind(app, context, ENDPOINTS.demoPeople, async () => (await demoPeople(db)).map((p) => ({ handle: p.handle, name: p.name, roles: p.roles, about: p.about })));
+  bind(app, context, ENDPOINTS.demoPeople, async () =>
+    (await demoPeople(db)).map((p) => ({ handle: p.handle, name: p.name, roles: p.roles, about: p.about })),
+  );
 
   bind(app, context, ENDPOINTS.setup, async ({ body, reply }) => {
     if (context.settings.setupToken === null || body.token !== context.settings.setupToken) throw fault('not-found');
@@ -57,11 +86,24 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
     await inTransaction(db, async (c) => {
       if ((await countPeople(c)) > 0) throw fault('not-found');
       await insertOrganisation(c, organisation, body.organisation, false, now);
-      await insertPerson(c, { id, organisation, handle: body.handle, name: body.name, password_hash, roles: ['instructor', 'inspector'], created_at: now });
+      await insertPerson(c, {
+        id,
+        organisation,
+        handle: body.handle,
+        name: body.name,
+        password_hash,
+        roles: ['instructor', 'inspector'],
+        created_at: now,
+      });
     });
     await openSession(context, reply, id);
     const person = await personById(db, organisation, id);
-    return { person: publicPerson(person!), organisation: { id: organisation, name: body.organisation, demo: false }, demo: false, setup_open: false };
+    return {
+      person: publicPerson(person!),
+      organisation: { id: organisation, name: body.organisation, demo: false },
+      demo: false,
+      setup_open: false,
+    };
   });
 
   bind(app, context, ENDPOINTS.preferences, async ({ body, who }) => {
@@ -80,7 +122,15 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
     }
     const password_hash = await hashPassword(body.password);
     try {
-      await insertPerson(db, { id: body.id, organisation: who.organisation, handle: body.handle, name: body.name, password_hash, roles: [...new Set(body.roles)], created_at: context.now() });
+      await insertPerson(db, {
+        id: body.id,
+        organisation: who.organisation,
+        handle: body.handle,
+        name: body.name,
+        password_hash,
+        roles: [...new Set(body.roles)],
+        created_at: context.now(),
+      });
     } catch (error) {
       if (!isDuplicate(error)) throw error;
       throw new IdiomError('bad-input', {}, [{ path: 'handle', message: 'is taken' }]);
@@ -92,7 +142,11 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
     const found = await personById(db, who.organisation, id);
     if (!found) throw fault('not-found');
     const mayKnow = id === who.id || who.person.roles.includes('instructor');
-    return { person: publicPerson(found), signed_off: await signedOff(db, who.organisation, id), wrong_pins: mayKnow ? await wrongPinsOf(db, who.organisation, id, 20) : [] };
+    return {
+      person: publicPerson(found),
+      signed_off: await signedOff(db, who.organisation, id),
+      wrong_pins: mayKnow ? await wrongPinsOf(db, who.organisation, id, 20) : [],
+    };
   };
   bind(app, context, ENDPOINTS.personById, ({ params, who }) => personPage(who, params.id));
   bind(app, context, ENDPOINTS.changePerson, async ({ params, body, who }) => {
@@ -100,7 +154,8 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
     const password_hash = body.password === undefined ? undefined : await hashPassword(body.password);
     await inTransaction(db, async (c) => {
       const instructors = await instructorsHeld(c, who.organisation);
-      if (body.roles && !body.roles.includes('instructor') && instructors.length === 1 && instructors[0] === params.id) throw fault('last-instructor');
+      if (body.roles && !body.roles.includes('instructor') && instructors.length === 1 && instructors[0] === params.id)
+        throw fault('last-instructor');
       await changePerson(c, who.organisation, params.id, { name: body.name, roles: body.roles, password_hash });
     });
     if (password_hash !== undefined && params.id !== who.id) await endSessionsOf(db, params.id);
@@ -115,9 +170,16 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
   bind(app, context, ENDPOINTS.newSignOff, async ({ params, body, who }) => {
     knotIn('knot', body.knot);
     if (!(await personById(db, who.organisation, params.id))) throw fault('not-found');
-    if (params.id === who.id) throw new IdiomError('bad-input', {}, [{ path: 'person', message: 'nobody signs themselves off' }]);
+    if (params.id === who.id)
+      throw new IdiomError('bad-input', {}, [{ path: 'person', message: 'nobody signs themselves off' }]);
     const request = contentHash({ body, of: params.id, by: who.id });
-    await keptOnce(who.organisation, request, () => signOffById(db, body.id), () => insertSignOff(db, who.organisation, { ...body, person: params.id, signed_by: who.id }, context.now(), request));
+    await keptOnce(
+      who.organisation,
+      request,
+      () => signOffById(db, body.id),
+      () =>
+        insertSignOff(db, who.organisation, { ...body, person: params.id, signed_by: who.id }, context.now(), request),
+    );
     return personPage(who, params.id);
   });
 }

@@ -23,19 +23,32 @@ import { insertJob, jobById, jobsPage } from '../tables/jobs';
 import { insertPassingTrial, passingTrialById, passingTrialsPage } from '../tables/passingTrials';
 import { ropeById } from '../tables/ropes';
 import { roundWalksPage } from '../tables/rounds';
-import { endTiedKnot, insertKnotEvent, knotEventById, tiedKnotById, tiedKnotsPage, toLookAtAgain } from '../tables/tiedKnots';
+import {
+  endTiedKnot,
+  insertKnotEvent,
+  knotEventById,
+  tiedKnotById,
+  tiedKnotsPage,
+  toLookAtAgain,
+} from '../tables/tiedKnots';
 
 function filterOf(q: z.output<typeof checksQuery>): StatusFilter {
   return {
-    rope: q.rope, person: q.person, verdict: q.verdict, open: q.open,
+    rope: q.rope,
+    person: q.person,
+    verdict: q.verdict,
+    open: q.open,
     from: q.from ? new Date(`${q.from}T00:00:00.000Z`) : undefined,
     to: q.to ? new Date(new Date(`${q.to}T00:00:00.000Z`).getTime() + 86_400_000) : undefined,
-    ...(withinDays(q) ? { before: fromTimeCursor(q.cursor) ?? undefined } : { beforeSequence: fromSequenceCursor(q.cursor) }),
+    ...(withinDays(q)
+      ? { before: fromTimeCursor(q.cursor) ?? undefined }
+      : { beforeSequence: fromSequenceCursor(q.cursor) }),
   };
 }
 /** Within days the list is in the order of the time seen, else in that of the record; a cursor is of the one or the other. */
 const withinDays = (q: z.output<typeof checksQuery>): boolean => q.from !== undefined || q.to !== undefined;
-const cursorAfter = (q: z.output<typeof checksQuery>, row: CheckRow): string => (withinDays(q) ? timeCursor(row.seen_at, row.id) : sequenceCursor(row.sequence));
+const cursorAfter = (q: z.output<typeof checksQuery>, row: CheckRow): string =>
+  withinDays(q) ? timeCursor(row.seen_at, row.id) : sequenceCursor(row.sequence);
 /** Rows read at once for a file. */
 const FILE_BATCH = 2000;
 
@@ -62,14 +75,22 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
     const rope = await ropeById(db, organisation, id);
     if (!rope) throw new IdiomError('bad-input', {}, [{ path: 'rope', message: 'is no rope of this organisation' }]);
     if (!life_load) return;
-    if (rope.state !== 'in-service') throw fault('rope-not-for-life', { tag: rope.tag, state: rope.state === 'retired' ? 'retired' : 'damaged, and nothing was done about it' });
-    if (rope.open_findings > 0 && !despite) throw fault('reason-needed', { places: (await statuses(db, organisation, { rope: id, open: 'finding' }, 3)).map((s) => s.place).join('; ') });
+    if (rope.state !== 'in-service')
+      throw fault('rope-not-for-life', {
+        tag: rope.tag,
+        state: rope.state === 'retired' ? 'retired' : 'damaged, and nothing was done about it',
+      });
+    if (rope.open_findings > 0 && !despite)
+      throw fault('reason-needed', {
+        places: (await statuses(db, organisation, { rope: id, open: 'finding' }, 3)).map((s) => s.place).join('; '),
+      });
   };
   bind(app, context, ENDPOINTS.newJob, async ({ body, who }) => {
     profileIn('job.profile', body.job.profile);
     const request = contentHash({ body, by: who.id });
     return keptOnce(
-      who.organisation, request,
+      who.organisation,
+      request,
       async () => {
         const there = await jobById(db, body.id);
         if (!there) return null;
@@ -78,7 +99,13 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
       },
       async () => {
         if (body.rope) await mayBeUsed(who.organisation, body.rope, body.job.life_load, body.despite_open_finding);
-        await insertJob(db, who.organisation, { id: body.id, name: body.name, rope: body.rope, job: body.job, created_by: who.id }, context.now(), request);
+        await insertJob(
+          db,
+          who.organisation,
+          { id: body.id, name: body.name, rope: body.rope, job: body.job, created_by: who.id },
+          context.now(),
+          request,
+        );
       },
     );
   });
@@ -88,17 +115,33 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
     const items = found.slice(0, query.limit);
     const last = items.at(-1);
     const devices = MUST_PASS.map((id) => ({ id, ...DEVICES[id] }));
-    return { items, next: found.length > query.limit && last ? timeCursor(last.created_at, last.id) : null, shipped: SHIPPED_TRIALS, devices };
+    return {
+      items,
+      next: found.length > query.limit && last ? timeCursor(last.created_at, last.id) : null,
+      shipped: SHIPPED_TRIALS,
+      devices,
+    };
   });
 
   bind(app, context, ENDPOINTS.newPassingTrial, ({ body, who }) => {
     knotIn('body.knot', body.knot);
     const request = contentHash({ body, by: who.id });
-    return keptOnce(who.organisation, request, () => passingTrialById(db, body.id), () => insertPassingTrial(db, who.organisation, { ...body, created_by: who.id }, context.now(), request));
+    return keptOnce(
+      who.organisation,
+      request,
+      () => passingTrialById(db, body.id),
+      () => insertPassingTrial(db, who.organisation, { ...body, created_by: who.id }, context.now(), request),
+    );
   });
 
   bind(app, context, ENDPOINTS.tiedKnots, async ({ query, who }) => {
-    const found = await tiedKnotsPage(db, who.organisation, query.limit + 1, fromTimeCursor(query.cursor), context.now());
+    const found = await tiedKnotsPage(
+      db,
+      who.organisation,
+      query.limit + 1,
+      fromTimeCursor(query.cursor),
+      context.now(),
+    );
     const items = found.slice(0, query.limit);
     const last = items.at(-1);
     return { items, next: found.length > query.limit && last ? timeCursor(last.tied_at, last.id) : null };
@@ -117,7 +160,19 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
   bind(app, context, ENDPOINTS.newKnotEvent, async ({ params, body, who }) => {
     await tiedKnot(who.organisation, params.id);
     const request = contentHash({ body, of: params.id, by: who.id });
-    await keptOnce(who.organisation, request, () => knotEventById(db, body.id), () => insertKnotEvent(db, who.organisation, { ...body, tied_knot: params.id, noted_by: who.id }, context.now(), request));
+    await keptOnce(
+      who.organisation,
+      request,
+      () => knotEventById(db, body.id),
+      () =>
+        insertKnotEvent(
+          db,
+          who.organisation,
+          { ...body, tied_knot: params.id, noted_by: who.id },
+          context.now(),
+          request,
+        ),
+    );
     return tiedKnot(who.organisation, params.id);
   });
   bind(app, context, ENDPOINTS.endTiedKnot, async ({ params, body, who }) => {
@@ -135,7 +190,21 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
       toLookAtAgain(db, who.organisation, 20, context.now()),
       roundWalksPage(db, who.organisation, 10, null, true),
     ]);
-    return { open_findings: open.map(checkRowOf), waiting_signatures: waiting.map(checkRowOf), last_checks: last.map(checkRowOf), to_look_at_again: again, rounds_waiting: rounds.map((w) => ({ id: w.id, name: w.name, begun_by_name: w.begun_by_name, begun_at: w.begun_at, reached: w.reached, stops_count: w.stops.length })), counts };
+    return {
+      open_findings: open.map(checkRowOf),
+      waiting_signatures: waiting.map(checkRowOf),
+      last_checks: last.map(checkRowOf),
+      to_look_at_again: again,
+      rounds_waiting: rounds.map((w) => ({
+        id: w.id,
+        name: w.name,
+        begun_by_name: w.begun_by_name,
+        begun_at: w.begun_at,
+        reached: w.reached,
+        stops_count: w.stops.length,
+      })),
+      counts,
+    };
   });
 
   /** Every row that fits, so many at a time: the record may be larger than memory. */
@@ -163,13 +232,24 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
   };
 
   bind(app, context, ENDPOINTS.checks, async ({ query, who, request, reply }) => {
-    if (request.headers.accept?.split(',')[0]?.trim().startsWith('text/csv')) return reply.type('text/csv; charset=utf-8').send(Readable.from(csv(who.organisation, query)));
+    if (request.headers.accept?.split(',')[0]?.trim().startsWith('text/csv'))
+      return reply.type('text/csv; charset=utf-8').send(Readable.from(csv(who.organisation, query)));
     const found = await statuses(db, who.organisation, filterOf(query), query.limit + 1);
     const items = found.slice(0, query.limit).map(checkRowOf);
     return { items, next: found.length > query.limit ? cursorAfter(query, items.at(-1)!) : null };
   });
-  bind(app, context, ENDPOINTS.checksCsv, ({ query, who, reply }) => reply.type('text/csv; charset=utf-8').header('content-disposition', 'attachment; filename="checks.csv"').send(Readable.from(csv(who.organisation, query))));
-  bind(app, context, ENDPOINTS.checksJson, ({ query, who, reply }) => reply.type('application/json').header('content-disposition', 'attachment; filename="checks.json"').send(Readable.from(json(who.organisation, query))));
+  bind(app, context, ENDPOINTS.checksCsv, ({ query, who, reply }) =>
+    reply
+      .type('text/csv; charset=utf-8')
+      .header('content-disposition', 'attachment; filename="checks.csv"')
+      .send(Readable.from(csv(who.organisation, query))),
+  );
+  bind(app, context, ENDPOINTS.checksJson, ({ query, who, reply }) =>
+    reply
+      .type('application/json')
+      .header('content-disposition', 'attachment; filename="checks.json"')
+      .send(Readable.from(json(who.organisation, query))),
+  );
 
   bind(app, context, ENDPOINTS.newCheck, ({ body, who }) => recordCheck(context, who, body));
   bind(app, context, ENDPOINTS.toLookAt, async ({ params, who }) => {
@@ -179,8 +259,38 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
     const entries = checkEntries(await entriesAbout(db, who.organisation, params.id));
     const first = entries[0]!;
     if (first.kind !== 'check') throw fault('not-found');
-    const { tied_knot, knot, rope, rope_diameter_mm, place, tied_by, tied_at, profile, profile_version, stopper, fist_mm, hand } = first.body;
-    return { check: params.id, tied_knot, knot, rope, rope_tag: status.rope_tag, rope_diameter_mm, place, tied_by, tied_at, checker: status.checker, corrector: entries.findLast((e) => e.kind === 'correction')?.recorded_by ?? null, profile, profile_version, stopper, fist_mm, hand };
+    const {
+      tied_knot,
+      knot,
+      rope,
+      rope_diameter_mm,
+      place,
+      tied_by,
+      tied_at,
+      profile,
+      profile_version,
+      stopper,
+      fist_mm,
+      hand,
+    } = first.body;
+    return {
+      check: params.id,
+      tied_knot,
+      knot,
+      rope,
+      rope_tag: status.rope_tag,
+      rope_diameter_mm,
+      place,
+      tied_by,
+      tied_at,
+      checker: status.checker,
+      corrector: entries.findLast((e) => e.kind === 'correction')?.recorded_by ?? null,
+      profile,
+      profile_version,
+      stopper,
+      fist_mm,
+      hand,
+    };
   });
   bind(app, context, ENDPOINTS.check, async ({ params, who, request, reply }) => {
     if (hasPdfAsked(request)) return sendCheckPdf(context, who, request, reply, params.id);
@@ -193,9 +303,13 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
       second_check: shippedProfile(`${status.profile}@${status.profile_version}`).secondCheck.asked,
     };
   });
-  bind(app, context, ENDPOINTS.sign, ({ params, body, who, request }) => recordSignature(context, who, limiter, request.ip, params.id, body));
+  bind(app, context, ENDPOINTS.sign, ({ params, body, who, request }) =>
+    recordSignature(context, who, limiter, request.ip, params.id, body),
+  );
   bind(app, context, ENDPOINTS.correct, ({ params, body, who }) => recordCorrection(context, who, params.id, body));
-  bind(app, context, ENDPOINTS.closeFinding, ({ params, body, who }) => recordFindingClosed(context, who, params.id, body));
+  bind(app, context, ENDPOINTS.closeFinding, ({ params, body, who }) =>
+    recordFindingClosed(context, who, params.id, body),
+  );
 
   bind(app, context, ENDPOINTS.head, async ({ who }) => {
     const head = await chainHead(db, who.organisation);

@@ -25,8 +25,18 @@ export function ropeRoutes(app: FastifyInstance, context: Context): void {
   const { db } = context;
 
   bind(app, context, ENDPOINTS.ropes, ({ who }) => ropesOf(db, who.organisation));
-  bind(app, context, ENDPOINTS.ropesCsv, async ({ who, reply }) => reply.type('text/csv; charset=utf-8').header('content-disposition', 'attachment; filename="ropes.csv"').send(ropesCsv(await ropesOf(db, who.organisation))));
-  bind(app, context, ENDPOINTS.ropesJson, async ({ who, reply }) => reply.type('application/json').header('content-disposition', 'attachment; filename="ropes.json"').send(JSON.stringify({ format: 'idiom-ropes-1', ropes: await ropesOf(db, who.organisation) }, null, 1)));
+  bind(app, context, ENDPOINTS.ropesCsv, async ({ who, reply }) =>
+    reply
+      .type('text/csv; charset=utf-8')
+      .header('content-disposition', 'attachment; filename="ropes.csv"')
+      .send(ropesCsv(await ropesOf(db, who.organisation))),
+  );
+  bind(app, context, ENDPOINTS.ropesJson, async ({ who, reply }) =>
+    reply
+      .type('application/json')
+      .header('content-disposition', 'attachment; filename="ropes.json"')
+      .send(JSON.stringify({ format: 'idiom-ropes-1', ropes: await ropesOf(db, who.organisation) }, null, 1)),
+  );
 
   bind(app, context, ENDPOINTS.newRope, async ({ body, who }) => {
     const request = contentHash(body);
@@ -36,7 +46,10 @@ export function ropeRoutes(app: FastifyInstance, context: Context): void {
         await insertRope(db, who.organisation, body, context.now(), request);
       } catch (error) {
         if (!isDuplicate(error)) throw error;
-        if ((await storedRope(db, body.id))?.request_sha256 !== request) throw new IdiomError('bad-input', {}, [{ path: 'tag', message: 'there is one with this tag, or the id is taken' }]);
+        if ((await storedRope(db, body.id))?.request_sha256 !== request)
+          throw new IdiomError('bad-input', {}, [
+            { path: 'tag', message: 'there is one with this tag, or the id is taken' },
+          ]);
       }
     } else if (there.organisation !== who.organisation || there.request_sha256 !== request) throw fault('id-taken');
     return (await ropeById(db, who.organisation, body.id))!;
@@ -54,15 +67,32 @@ export function ropeRoutes(app: FastifyInstance, context: Context): void {
     const checks = (await statuses(db, who.organisation, { rope: id }, LAST_CHECKS)).map(checkRowOf);
     const entries = ropeEntries(found.stored).map((entry, i) => ({ entry, sha256: found.stored[i]!.sha256 }));
     const last = found.stored.at(-1);
-    const file = await ropePdf(head, found.rope, found.life, entries, checks, await namesOf(context, who), verifyUrl(context, request, who.organisation, last ?? { sequence: head.count, sha256: head.head_sha256 }));
+    const file = await ropePdf(
+      head,
+      found.rope,
+      found.life,
+      entries,
+      checks,
+      await namesOf(context, who),
+      verifyUrl(context, request, who.organisation, last ?? { sequence: head.count, sha256: head.head_sha256 }),
+    );
     return sendPdf(reply, `rope-${found.rope.tag}`, file);
   };
   bind(app, context, ENDPOINTS.rope, async ({ params, who, request, reply }) => {
     if (hasPdfAsked(request)) return pdf(who, request, reply, params.id);
     const found = await life(who.organisation, params.id);
-    const [knots, open] = await Promise.all([knotsInRope(db, who.organisation, params.id, context.now()), statuses(db, who.organisation, { rope: params.id, open: 'finding' }, 50)]);
+    const [knots, open] = await Promise.all([
+      knotsInRope(db, who.organisation, params.id, context.now()),
+      statuses(db, who.organisation, { rope: params.id, open: 'finding' }, 50),
+    ]);
     const { length_m, retired, hard_falls, cut_m, last_looked_over, damages } = found.life;
-    return { rope: found.rope, life: { length_m, retired, hard_falls, cut_m, last_looked_over, damages }, entries: found.stored.map(storedEntryOf), knots_in_it: knots, open_findings: open.map(checkRowOf) };
+    return {
+      rope: found.rope,
+      life: { length_m, retired, hard_falls, cut_m, last_looked_over, damages },
+      entries: found.stored.map(storedEntryOf),
+      knots_in_it: knots,
+      open_findings: open.map(checkRowOf),
+    };
   });
   bind(app, context, ENDPOINTS.ropePdf, ({ params, who, request, reply }) => pdf(who, request, reply, params.id));
   bind(app, context, ENDPOINTS.newRopeEvent, ({ params, body, who }) => recordRopeEvent(context, who, params.id, body));
@@ -71,7 +101,15 @@ export function ropeRoutes(app: FastifyInstance, context: Context): void {
     const all = await ropesOf(db, who.organisation);
     const chosen = query.ids ? all.filter((r) => query.ids!.includes(r.id)) : all;
     if (query.ids && chosen.length !== new Set(query.ids).size) throw fault('not-found');
-    return sendPdf(reply, 'labels', await labelsPdf(await pageHead(context, who, 'Labels'), chosen, (r) => `${publicUrl(context, request)}/log/ropes/${r.id}`));
+    return sendPdf(
+      reply,
+      'labels',
+      await labelsPdf(
+        await pageHead(context, who, 'Labels'),
+        chosen,
+        (r) => `${publicUrl(context, request)}/log/ropes/${r.id}`,
+      ),
+    );
   });
 
   bind(app, context, ENDPOINTS.import, ({ body, who }) => readIn(context, who, body));

@@ -8,7 +8,7 @@ import type { Context } from '../context';
 import { fromTimeCursor, timeCursor } from '../cursor';
 import { tableCsv } from '../documents/csv';
 import { roundPdf } from '../documents/evidence';
-import { VERDICT_WORDS } from '../../core/inspect';
+import { VERDICT_WORDS } from '../../core/inspect/judging';
 import { knotName } from '../documents/words';
 import { hasPdfAsked, pageHead, sendPdf, verifyUrl } from '../handing';
 import { keptOnce } from '../kept';
@@ -17,7 +17,15 @@ import { recordRoundFinished } from '../recording';
 import { checkRowOf } from '../rows';
 import { entriesAbout, statuses, type StoredEntry } from '../tables/entries';
 import { ropesOf } from '../tables/ropes';
-import { insertRound, insertRoundWalk, roundById, roundsPage, roundWalkById, roundWalksPage, type RoundWalkRow } from '../tables/rounds';
+import {
+  insertRound,
+  insertRoundWalk,
+  roundById,
+  roundsPage,
+  roundWalkById,
+  roundWalksPage,
+  type RoundWalkRow,
+} from '../tables/rounds';
 import type { SessionPerson } from '../tables/sessions';
 import { hangsThere } from '../tables/tiedKnots';
 
@@ -31,7 +39,13 @@ export const roundWalkRowOf = ({ stops, ...w }: RoundWalkRow) => ({ ...w, stops_
 export function roundRoutes(app: FastifyInstance, context: Context): void {
   const { db } = context;
 
-  bind(app, context, ENDPOINTS.rounds, async ({ query, who }) => pageOf(await roundsPage(db, who.organisation, query.limit + 1, fromTimeCursor(query.cursor)), query.limit, (r) => r.created_at));
+  bind(app, context, ENDPOINTS.rounds, async ({ query, who }) =>
+    pageOf(
+      await roundsPage(db, who.organisation, query.limit + 1, fromTimeCursor(query.cursor)),
+      query.limit,
+      (r) => r.created_at,
+    ),
+  );
   bind(app, context, ENDPOINTS.round, async ({ params, who }) => {
     const there = await roundById(db, params.id);
     if (!there || there.organisation !== who.organisation) throw fault('not-found');
@@ -41,14 +55,35 @@ export function roundRoutes(app: FastifyInstance, context: Context): void {
     const ropes = new Set((await ropesOf(db, who.organisation)).map((r) => r.id));
     body.stops.forEach((s, i) => {
       knotIn(`stops.${i}.knot`, s.knot);
-      if (s.rope && !ropes.has(s.rope)) throw new IdiomError('bad-input', {}, [{ path: `stops.${i}.rope`, message: 'is no rope of this organisation' }]);
+      if (s.rope && !ropes.has(s.rope))
+        throw new IdiomError('bad-input', {}, [
+          { path: `stops.${i}.rope`, message: 'is no rope of this organisation' },
+        ]);
     });
     const request = contentHash({ body, by: who.id });
-    return keptOnce(who.organisation, request, () => roundById(db, body.id), () => insertRound(db, who.organisation, { id: body.id, name: body.name, stops: body.stops, created_by: who.id }, context.now(), request));
+    return keptOnce(
+      who.organisation,
+      request,
+      () => roundById(db, body.id),
+      () =>
+        insertRound(
+          db,
+          who.organisation,
+          { id: body.id, name: body.name, stops: body.stops, created_by: who.id },
+          context.now(),
+          request,
+        ),
+    );
   });
 
   bind(app, context, ENDPOINTS.roundWalks, async ({ query, who }) => {
-    const found = await roundWalksPage(db, who.organisation, query.limit + 1, fromTimeCursor(query.cursor), query.open === undefined ? null : query.open === 'yes');
+    const found = await roundWalksPage(
+      db,
+      who.organisation,
+      query.limit + 1,
+      fromTimeCursor(query.cursor),
+      query.open === undefined ? null : query.open === 'yes',
+    );
     return pageOf(found.map(roundWalkRowOf), query.limit, (w) => w.begun_at);
   });
 
@@ -57,37 +92,106 @@ export function roundRoutes(app: FastifyInstance, context: Context): void {
     const there = await roundWalkById(db, id);
     if (!there || there.organisation !== who.organisation) throw fault('not-found');
     const { row } = there;
-    const [ropes, found, entries] = await Promise.all([ropesOf(db, who.organisation), statuses(db, who.organisation, { roundWalk: id }, 1000), entriesAbout(db, who.organisation, id)]);
+    const [ropes, found, entries] = await Promise.all([
+      ropesOf(db, who.organisation),
+      statuses(db, who.organisation, { roundWalk: id }, 1000),
+      entriesAbout(db, who.organisation, id),
+    ]);
     const stored: StoredEntry | undefined = entries[0];
     const finished = stored ? (JSON.parse(stored.bytes.toString('utf8')) as EntryOf<'round-finished'>) : null;
-    const stops = await Promise.all(row.stops.map(async (s, i) => {
-      // newest first: the last check made at the stop
-      const check = found.find((c) => c.round_stop === i);
-      const hangs = check || row.finished_at ? null : await hangsThere(db, who.organisation, s.knot, s.place, s.rope, context.now());
-      return { ...s, rope_tag: ropes.find((r) => r.id === s.rope)?.tag ?? null, check: check ? checkRowOf(check) : null, hangs_there: hangs, why_not: finished?.body.stops[i]?.why_not ?? '' };
-    }));
+    const stops = await Promise.all(
+      row.stops.map(async (s, i) => {
+        // newest first: the last check made at the stop
+        const check = found.find((c) => c.round_stop === i);
+        const hangs =
+          check || row.finished_at
+            ? null
+            : await hangsThere(db, who.organisation, s.knot, s.place, s.rope, context.now());
+        return {
+          ...s,
+          rope_tag: ropes.find((r) => r.id === s.rope)?.tag ?? null,
+          check: check ? checkRowOf(check) : null,
+          hangs_there: hangs,
+          why_not: finished?.body.stops[i]?.why_not ?? '',
+        };
+      }),
+    );
     return { row, stops, stored, note: finished?.body.note ?? '' };
   };
-  const asReply = ({ row, stops, stored, note }: Awaited<ReturnType<typeof walked>>) => ({ ...roundWalkRowOf(row), stops, finished: stored ? { sequence: stored.sequence, sha256: stored.sha256, note } : null });
+  const asReply = ({ row, stops, stored, note }: Awaited<ReturnType<typeof walked>>) => ({
+    ...roundWalkRowOf(row),
+    stops,
+    finished: stored ? { sequence: stored.sequence, sha256: stored.sha256, note } : null,
+  });
   const pdf = async (who: SessionPerson, request: FastifyRequest, reply: FastifyReply, id: string) => {
     const w = await walked(who, id);
     const head = await pageHead(context, who, `Round: ${w.row.name}`);
-    return sendPdf(reply, `round-${w.row.name}`, await roundPdf(head, { ...w.row, note: w.note, stops: w.stops }, verifyUrl(context, request, who.organisation, w.stored ?? { sequence: head.count, sha256: head.head_sha256 })));
+    return sendPdf(
+      reply,
+      `round-${w.row.name}`,
+      await roundPdf(
+        head,
+        { ...w.row, note: w.note, stops: w.stops },
+        verifyUrl(context, request, who.organisation, w.stored ?? { sequence: head.count, sha256: head.head_sha256 }),
+      ),
+    );
   };
 
   bind(app, context, ENDPOINTS.newRoundWalk, async ({ body, who }) => {
     const round = await roundById(db, body.round);
-    if (!round || round.organisation !== who.organisation) throw new IdiomError('bad-input', {}, [{ path: 'round', message: 'is no round of this organisation' }]);
+    if (!round || round.organisation !== who.organisation)
+      throw new IdiomError('bad-input', {}, [{ path: 'round', message: 'is no round of this organisation' }]);
     const request = contentHash({ body, by: who.id });
-    await keptOnce(who.organisation, request, () => roundWalkById(db, body.id), () => insertRoundWalk(db, who.organisation, { ...body, begun_by: who.id }, context.now(), request));
+    await keptOnce(
+      who.organisation,
+      request,
+      () => roundWalkById(db, body.id),
+      () => insertRoundWalk(db, who.organisation, { ...body, begun_by: who.id }, context.now(), request),
+    );
     return asReply(await walked(who, body.id));
   });
-  bind(app, context, ENDPOINTS.roundWalk, async ({ params, who, request, reply }) => (hasPdfAsked(request) ? pdf(who, request, reply, params.id) : asReply(await walked(who, params.id))));
+  bind(app, context, ENDPOINTS.roundWalk, async ({ params, who, request, reply }) =>
+    hasPdfAsked(request) ? pdf(who, request, reply, params.id) : asReply(await walked(who, params.id)),
+  );
   bind(app, context, ENDPOINTS.roundWalkPdf, ({ params, who, request, reply }) => pdf(who, request, reply, params.id));
   bind(app, context, ENDPOINTS.roundWalkCsv, async ({ params, who, reply }) => {
     const w = await walked(who, params.id);
-    const rows = w.stops.map((s, i) => [i + 1, s.place, knotName(s.knot), s.rope_tag ?? '', s.check ? knotName(s.check.knot) : '', s.check?.sequence ?? '', s.check?.seen_at ?? '', s.check?.checker_name ?? '', VERDICT_WORDS[s.check?.verdict ?? 'not-judged'], s.check ? '' : 'not reached', s.why_not]);
-    return reply.type('text/csv; charset=utf-8').header('content-disposition', 'attachment; filename="round.csv"').send(tableCsv(['stop', 'place', 'expected', 'rope_tag', 'found', 'sequence', 'seen_at', 'checker_name', 'verdict', 'reached', 'why_not'], rows));
+    const rows = w.stops.map((s, i) => [
+      i + 1,
+      s.place,
+      knotName(s.knot),
+      s.rope_tag ?? '',
+      s.check ? knotName(s.check.knot) : '',
+      s.check?.sequence ?? '',
+      s.check?.seen_at ?? '',
+      s.check?.checker_name ?? '',
+      VERDICT_WORDS[s.check?.verdict ?? 'not-judged'],
+      s.check ? '' : 'not reached',
+      s.why_not,
+    ]);
+    return reply
+      .type('text/csv; charset=utf-8')
+      .header('content-disposition', 'attachment; filename="round.csv"')
+      .send(
+        tableCsv(
+          [
+            'stop',
+            'place',
+            'expected',
+            'rope_tag',
+            'found',
+            'sequence',
+            'seen_at',
+            'checker_name',
+            'verdict',
+            'reached',
+            'why_not',
+          ],
+          rows,
+        ),
+      );
   });
-  bind(app, context, ENDPOINTS.finishRoundWalk, ({ params, body, who }) => recordRoundFinished(context, who, params.id, body));
+  bind(app, context, ENDPOINTS.finishRoundWalk, ({ params, body, who }) =>
+    recordRoundFinished(context, who, params.id, body),
+  );
 }

@@ -1,7 +1,7 @@
 import type { FastifyInstance } from 'fastify';
 import { ENDPOINTS } from '../../contract';
 import { fault } from '../../core/errors';
-import { motionOf } from '../../core/knots/motions';
+import { motionOf } from '../../core/knots/tying/motions';
 import { bind } from '../bind';
 import type { Context } from '../context';
 import { Shows } from '../shows';
@@ -27,7 +27,12 @@ export function showRoutes(app: FastifyInstance, context: Context): void {
       if (!begun) {
         begun = true;
         reply.hijack();
-        reply.raw.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store', connection: 'keep-alive', 'x-accel-buffering': 'no' });
+        reply.raw.writeHead(200, {
+          'content-type': 'text/event-stream',
+          'cache-control': 'no-store',
+          connection: 'keep-alive',
+          'x-accel-buffering': 'no',
+        });
       }
       reply.raw.write(text);
     };

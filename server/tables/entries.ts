@@ -1,5 +1,14 @@
 /** The append-only record: the only place that writes or reads entries, heads and check_status. */
-import { aboutOf, FIRST_PREVIOUS, isOfCheck, statusOf, type CheckEntry, type CheckStatus, type Entry, type EntryOf } from '../../core/records';
+import {
+  aboutOf,
+  FIRST_PREVIOUS,
+  isOfCheck,
+  statusOf,
+  type CheckEntry,
+  type CheckStatus,
+  type Entry,
+  type EntryOf,
+} from '../../core/records';
 import { fault } from '../../core/errors';
 import { canonicalBytes, sha256 } from '../canonical';
 import { isDuplicate, rows, run, type Connection, type Database } from '../database';
@@ -34,21 +43,38 @@ export async function entryById(db: Database | Connection, id: string): Promise<
   return r ?? null;
 }
 /** Entries about a check, a rope or a walked round, oldest first. */
-export async function entriesAbout(db: Database | Connection, organisation: string, about: string): Promise<StoredEntry[]> {
-  return rows<StoredEntry>(db, 'SELECT * FROM entries WHERE about = ? AND organisation = ? ORDER BY sequence', [about, organisation]);
+export async function entriesAbout(
+  db: Database | Connection,
+  organisation: string,
+  about: string,
+): Promise<StoredEntry[]> {
+  return rows<StoredEntry>(db, 'SELECT * FROM entries WHERE about = ? AND organisation = ? ORDER BY sequence', [
+    about,
+    organisation,
+  ]);
 }
 /** Of stored entries those that a check consists of. */
 export const checkEntries = (stored: readonly StoredEntry[]): CheckEntry[] => stored.map(parse).filter(isOfCheck);
 /** Of stored entries those of a rope's life. */
-export const ropeEntries = (stored: readonly StoredEntry[]): EntryOf<'rope-event'>[] => stored.map(parse).filter((e) => e.kind === 'rope-event');
+export const ropeEntries = (stored: readonly StoredEntry[]): EntryOf<'rope-event'>[] =>
+  stored.map(parse).filter((e) => e.kind === 'rope-event');
 
 /**
  * Takes the organisation's chain (the row lock makes entries follow one another), and answers a request
  * that was recorded before without recording it again.
  * @throws id-taken when the id stands for another request
  */
-export async function lockChain(c: Connection, organisation: string, id: string, request_sha256: string): Promise<{ sequence: number; sha256: string } | Recorded> {
-  const [head] = await rows<{ sequence: number; sha256: string }>(c, 'SELECT sequence, sha256 FROM chain_heads WHERE organisation = ? FOR UPDATE', [organisation]);
+export async function lockChain(
+  c: Connection,
+  organisation: string,
+  id: string,
+  request_sha256: string,
+): Promise<{ sequence: number; sha256: string } | Recorded> {
+  const [head] = await rows<{ sequence: number; sha256: string }>(
+    c,
+    'SELECT sequence, sha256 FROM chain_heads WHERE organisation = ? FOR UPDATE',
+    [organisation],
+  );
   if (!head) throw fault('not-found');
   const there = await entryById(c, id);
   if (there) {
@@ -60,20 +86,51 @@ export async function lockChain(c: Connection, organisation: string, id: string,
 }
 
 /** Appends an entry to a locked chain, and brings the check's status up to it. */
-export async function append(c: Connection, head: { sequence: number; sha256: string }, draft: Omit<Entry, 'sequence' | 'previous_sha256' | 'format'>, request_sha256: string): Promise<Recorded> {
-  const entry = { ...draft, format: 1, sequence: head.sequence + 1, previous_sha256: head.sequence === 0 ? FIRST_PREVIOUS : head.sha256 } as Entry;
+export async function append(
+  c: Connection,
+  head: { sequence: number; sha256: string },
+  draft: Omit<Entry, 'sequence' | 'previous_sha256' | 'format'>,
+  request_sha256: string,
+): Promise<Recorded> {
+  const entry = {
+    ...draft,
+    format: 1,
+    sequence: head.sequence + 1,
+    previous_sha256: head.sequence === 0 ? FIRST_PREVIOUS : head.sha256,
+  } as Entry;
   const bytes = canonicalBytes(entry);
   const hash = sha256(bytes);
   const about = aboutOf(entry);
-  const values = [entry.organisation, entry.sequence, entry.id, about, entry.kind, bytes, hash, entry.previous_sha256, request_sha256, new Date(entry.recorded_at), entry.recorded_by];
+  const values = [
+    entry.organisation,
+    entry.sequence,
+    entry.id,
+    about,
+    entry.kind,
+    bytes,
+    hash,
+    entry.previous_sha256,
+    request_sha256,
+    new Date(entry.recorded_at),
+    entry.recorded_by,
+  ];
   try {
-    await run(c, 'INSERT INTO entries (organisation, sequence, id, about, kind, bytes, sha256, previous_sha256, request_sha256, recorded_at, recorded_by) VALUES (?)', [values]);
+    await run(
+      c,
+      'INSERT INTO entries (organisation, sequence, id, about, kind, bytes, sha256, previous_sha256, request_sha256, recorded_at, recorded_by) VALUES (?)',
+      [values],
+    );
   } catch (error) {
     // the lock is the organisation's: another one may have taken the same id in this moment
     if (isDuplicate(error)) throw fault('id-taken');
     throw error;
   }
-  await run(c, 'UPDATE chain_heads SET sequence = ?, sha256 = ?, checks = checks + ? WHERE organisation = ?', [entry.sequence, hash, entry.kind === 'check' ? 1 : 0, entry.organisation]);
+  await run(c, 'UPDATE chain_heads SET sequence = ?, sha256 = ?, checks = checks + ? WHERE organisation = ?', [
+    entry.sequence,
+    hash,
+    entry.kind === 'check' ? 1 : 0,
+    entry.organisation,
+  ]);
   const status = await bringUpToDate(c, entry);
   return { id: entry.id, sequence: entry.sequence, sha256: hash, verdict: status?.verdict ?? null, again: false };
 }
@@ -89,20 +146,54 @@ export async function bringUpToDate(c: Database | Connection, entry: Entry): Pro
 }
 
 const STATUS_COLUMNS = [
-  'check_id', 'organisation', 'sequence', 'tied_knot', 'seen_at', 'knot', 'rope', 'place', 'tied_by', 'checker', 'signer', 'verdict', 'points_verdict',
-  'open_finding', 'awaits_signature', 'corrected', 'alone', 'faults', 'differs', 'tail_mm', 'tail_margin_mm', 'profile', 'profile_version', 'round_walk', 'round_stop', 'demo',
+  'check_id',
+  'organisation',
+  'sequence',
+  'tied_knot',
+  'seen_at',
+  'knot',
+  'rope',
+  'place',
+  'tied_by',
+  'checker',
+  'signer',
+  'verdict',
+  'points_verdict',
+  'open_finding',
+  'awaits_signature',
+  'corrected',
+  'alone',
+  'faults',
+  'differs',
+  'tail_mm',
+  'tail_margin_mm',
+  'profile',
+  'profile_version',
+  'round_walk',
+  'round_stop',
+  'demo',
 ] as const satisfies readonly (keyof CheckStatus)[];
 
 async function storeStatus(c: Database | Connection, s: CheckStatus): Promise<void> {
   const values = STATUS_COLUMNS.map((k) => (k === 'seen_at' ? new Date(s.seen_at) : s[k]));
-  const updates = STATUS_COLUMNS.slice(1).map((k) => `${k} = VALUES(${k})`).join(', ');
-  await run(c, `INSERT INTO check_status (${STATUS_COLUMNS.join(', ')}) VALUES (?) ON DUPLICATE KEY UPDATE ${updates}`, [values]);
+  const updates = STATUS_COLUMNS.slice(1)
+    .map((k) => `${k} = VALUES(${k})`)
+    .join(', ');
+  await run(
+    c,
+    `INSERT INTO check_status (${STATUS_COLUMNS.join(', ')}) VALUES (?) ON DUPLICATE KEY UPDATE ${updates}`,
+    [values],
+  );
 }
 
 const BOOLEANS = ['open_finding', 'awaits_signature', 'corrected', 'alone', 'differs', 'demo'] as const;
 type RawStatus = Record<string, unknown> & { seen_at: Date };
 const statusFromRow = (r: RawStatus): CheckStatus =>
-  ({ ...r, seen_at: r.seen_at.toISOString(), ...Object.fromEntries(BOOLEANS.map((b) => [b, Boolean(r[b])])) }) as unknown as CheckStatus;
+  ({
+    ...r,
+    seen_at: r.seen_at.toISOString(),
+    ...Object.fromEntries(BOOLEANS.map((b) => [b, Boolean(r[b])])),
+  }) as unknown as CheckStatus;
 
 export interface NamedStatus extends CheckStatus {
   readonly rope_tag: string;
@@ -127,7 +218,8 @@ export interface StatusFilter {
 }
 
 /** Whether the list is in the order of the time seen. */
-export const isByTime = (filter: Pick<StatusFilter, 'from' | 'to'>): boolean => filter.from !== undefined || filter.to !== undefined;
+export const isByTime = (filter: Pick<StatusFilter, 'from' | 'to'>): boolean =>
+  filter.from !== undefined || filter.to !== undefined;
 
 /** The three columns that name a person. */
 const PERSON_COLUMNS = ['tied_by', 'checker', 'signer'] as const;
@@ -136,7 +228,11 @@ const PERSON_COLUMNS = ['tied_by', 'checker', 'signer'] as const;
  * The query of the checks list; the bench makes the same one. The rows of the page are found first, by an index alone, and only then
  * named. A person stands in one of three columns: each is asked by its own index, so that the time does not grow with the record.
  */
-export function statusQuery(organisation: string, filter: StatusFilter, limit: number): { sql: string; values: unknown[] } {
+export function statusQuery(
+  organisation: string,
+  filter: StatusFilter,
+  limit: number,
+): { sql: string; values: unknown[] } {
   const where = ['organisation = ?'];
   const values: unknown[] = [organisation];
   const add = (sql: string, ...v: unknown[]) => {
@@ -156,7 +252,8 @@ export function statusQuery(organisation: string, filter: StatusFilter, limit: n
   if (filter.beforeSequence !== undefined) add('sequence < ?', filter.beforeSequence);
   if (filter.check) add('check_id = ?', filter.check);
   if (filter.roundWalk) add('round_walk = ?', filter.roundWalk);
-  const page = (also: string) => `(SELECT check_id, sequence, seen_at FROM check_status WHERE ${where.join(' AND ')}${also} ORDER BY ${order('')} LIMIT ?)`;
+  const page = (also: string) =>
+    `(SELECT check_id, sequence, seen_at FROM check_status WHERE ${where.join(' AND ')}${also} ORDER BY ${order('')} LIMIT ?)`;
   const pages = filter.person ? PERSON_COLUMNS.map((c) => page(` AND ${c} = ?`)) : [page('')];
   const each = pages.flatMap(() => [...values, ...(filter.person ? [filter.person] : []), limit]);
   return {
@@ -168,26 +265,52 @@ export function statusQuery(organisation: string, filter: StatusFilter, limit: n
   };
 }
 
-export async function statuses(db: Database, organisation: string, filter: StatusFilter, limit: number): Promise<NamedStatus[]> {
+export async function statuses(
+  db: Database,
+  organisation: string,
+  filter: StatusFilter,
+  limit: number,
+): Promise<NamedStatus[]> {
   const { sql, values } = statusQuery(organisation, filter, limit);
   return (await rows<RawStatus>(db, sql, values)).map((r) => statusFromRow(r) as NamedStatus);
 }
 
 /** Where one check stands, inside a transaction; empty where there is none. */
 export async function statusesInChain(c: Connection, organisation: string, check: string): Promise<CheckStatus[]> {
-  return (await rows<RawStatus>(c, `SELECT ${STATUS_COLUMNS.join(', ')} FROM check_status WHERE organisation = ? AND check_id = ?`, [organisation, check])).map(statusFromRow);
+  return (
+    await rows<RawStatus>(
+      c,
+      `SELECT ${STATUS_COLUMNS.join(', ')} FROM check_status WHERE organisation = ? AND check_id = ?`,
+      [organisation, check],
+    )
+  ).map(statusFromRow);
 }
 
 /** Checks of a rope whose finding is open. */
 export async function openFindingsInRope(c: Connection, organisation: string, rope: string): Promise<CheckStatus[]> {
-  return (await rows<RawStatus>(c, `SELECT ${STATUS_COLUMNS.join(', ')} FROM check_status WHERE organisation = ? AND rope = ? AND open_finding = TRUE ORDER BY sequence`, [organisation, rope])).map(statusFromRow);
+  return (
+    await rows<RawStatus>(
+      c,
+      `SELECT ${STATUS_COLUMNS.join(', ')} FROM check_status WHERE organisation = ? AND rope = ? AND open_finding = TRUE ORDER BY sequence`,
+      [organisation, rope],
+    )
+  ).map(statusFromRow);
 }
 /** Checks made on a walk of a round, oldest first. */
 export async function statusesOfRoundWalk(c: Connection, walk: string): Promise<CheckStatus[]> {
-  return (await rows<RawStatus>(c, `SELECT ${STATUS_COLUMNS.join(', ')} FROM check_status WHERE round_walk = ? ORDER BY sequence`, [walk])).map(statusFromRow);
+  return (
+    await rows<RawStatus>(
+      c,
+      `SELECT ${STATUS_COLUMNS.join(', ')} FROM check_status WHERE round_walk = ? ORDER BY sequence`,
+      [walk],
+    )
+  ).map(statusFromRow);
 }
 
-export async function statusCounts(db: Database, organisation: string): Promise<{ checks: number; open_findings: number; waiting_signatures: number }> {
+export async function statusCounts(
+  db: Database,
+  organisation: string,
+): Promise<{ checks: number; open_findings: number; waiting_signatures: number }> {
   const [r] = await rows<{ checks: number; open_findings: number; waiting_signatures: number }>(
     db,
     `SELECT (SELECT COALESCE(SUM(checks), 0) FROM chain_heads WHERE organisation = ?) AS checks,
@@ -198,24 +321,56 @@ export async function statusCounts(db: Database, organisation: string): Promise<
   return { ...r!, checks: Number(r!.checks) };
 }
 
-export async function chainHead(db: Database | Connection, organisation: string): Promise<{ sequence: number; sha256: string }> {
-  const [r] = await rows<{ sequence: number; sha256: string }>(db, 'SELECT sequence, sha256 FROM chain_heads WHERE organisation = ?', [organisation]);
+export async function chainHead(
+  db: Database | Connection,
+  organisation: string,
+): Promise<{ sequence: number; sha256: string }> {
+  const [r] = await rows<{ sequence: number; sha256: string }>(
+    db,
+    'SELECT sequence, sha256 FROM chain_heads WHERE organisation = ?',
+    [organisation],
+  );
   return r ?? { sequence: 0, sha256: FIRST_PREVIOUS };
 }
 
 /** For verifying: entries in order, a bounded number at a time. */
-export async function entriesFrom(db: Database, organisation: string, afterSequence: number, limit: number): Promise<StoredEntry[]> {
-  return rows<StoredEntry>(db, 'SELECT * FROM entries WHERE organisation = ? AND sequence > ? ORDER BY sequence LIMIT ?', [organisation, afterSequence, limit]);
+export async function entriesFrom(
+  db: Database,
+  organisation: string,
+  afterSequence: number,
+  limit: number,
+): Promise<StoredEntry[]> {
+  return rows<StoredEntry>(
+    db,
+    'SELECT * FROM entries WHERE organisation = ? AND sequence > ? ORDER BY sequence LIMIT ?',
+    [organisation, afterSequence, limit],
+  );
 }
 /** How many checks the head says there are. */
 export async function countedChecks(db: Database, organisation: string): Promise<number> {
-  return (await rows<{ checks: number }>(db, 'SELECT checks FROM chain_heads WHERE organisation = ?', [organisation]))[0]?.checks ?? 0;
+  return (
+    (await rows<{ checks: number }>(db, 'SELECT checks FROM chain_heads WHERE organisation = ?', [organisation]))[0]
+      ?.checks ?? 0
+  );
 }
 /** An entry by its place and hash: for who holds a printed page. */
-export async function entryKnown(db: Database, organisation: string, sequence: number, hash: string): Promise<StoredEntry | null> {
-  const [r] = await rows<StoredEntry>(db, 'SELECT * FROM entries WHERE organisation = ? AND sequence = ? AND sha256 = ?', [organisation, sequence, hash]);
+export async function entryKnown(
+  db: Database,
+  organisation: string,
+  sequence: number,
+  hash: string,
+): Promise<StoredEntry | null> {
+  const [r] = await rows<StoredEntry>(
+    db,
+    'SELECT * FROM entries WHERE organisation = ? AND sequence = ? AND sha256 = ?',
+    [organisation, sequence, hash],
+  );
   return r ?? null;
 }
 export async function storedStatuses(db: Database, organisation: string): Promise<CheckStatus[]> {
-  return (await rows<RawStatus>(db, `SELECT ${STATUS_COLUMNS.join(', ')} FROM check_status WHERE organisation = ?`, [organisation])).map(statusFromRow);
+  return (
+    await rows<RawStatus>(db, `SELECT ${STATUS_COLUMNS.join(', ')} FROM check_status WHERE organisation = ?`, [
+      organisation,
+    ])
+  ).map(statusFromRow);
 }

@@ -9,19 +9,60 @@ export interface JobRow {
   readonly created_by: string;
   readonly created_at: string;
 }
-interface Raw { id: string; organisation: string; name: string; rope: string | null; job: string; created_by: string; created_at: Date; request_sha256: string }
-const asRow = (r: Raw): JobRow => ({ id: r.id, name: r.name, rope: r.rope, job: JSON.parse(r.job) as Job, created_by: r.created_by, created_at: r.created_at.toISOString() });
+interface Raw {
+  id: string;
+  organisation: string;
+  name: string;
+  rope: string | null;
+  job: string;
+  created_by: string;
+  created_at: Date;
+  request_sha256: string;
+}
+const asRow = (r: Raw): JobRow => ({
+  id: r.id,
+  name: r.name,
+  rope: r.rope,
+  job: JSON.parse(r.job) as Job,
+  created_by: r.created_by,
+  created_at: r.created_at.toISOString(),
+});
 
-export async function jobById(db: Database, id: string): Promise<(JobRow & { organisation: string; request_sha256: string }) | null> {
+export async function jobById(
+  db: Database,
+  id: string,
+): Promise<(JobRow & { organisation: string; request_sha256: string }) | null> {
   const [r] = await rows<Raw>(db, 'SELECT * FROM jobs WHERE id = ?', [id]);
   return r ? { ...asRow(r), organisation: r.organisation, request_sha256: r.request_sha256 } : null;
 }
-export async function insertJob(db: Database, organisation: string, j: Omit<JobRow, 'created_at'>, now: Date, request_sha256: string): Promise<void> {
-  await run(db, 'INSERT INTO jobs (id, organisation, name, rope, job, created_by, created_at, request_sha256) VALUES (?)', [[j.id, organisation, j.name, j.rope, JSON.stringify(j.job), j.created_by, now, request_sha256]]);
+export async function insertJob(
+  db: Database,
+  organisation: string,
+  j: Omit<JobRow, 'created_at'>,
+  now: Date,
+  request_sha256: string,
+): Promise<void> {
+  await run(
+    db,
+    'INSERT INTO jobs (id, organisation, name, rope, job, created_by, created_at, request_sha256) VALUES (?)',
+    [[j.id, organisation, j.name, j.rope, JSON.stringify(j.job), j.created_by, now, request_sha256]],
+  );
 }
-export async function jobsPage(db: Database, organisation: string, limit: number, before: { at: Date; id: string } | null): Promise<JobRow[]> {
+export async function jobsPage(
+  db: Database,
+  organisation: string,
+  limit: number,
+  before: { at: Date; id: string } | null,
+): Promise<JobRow[]> {
   const found = before
-    ? await rows<Raw>(db, 'SELECT * FROM jobs WHERE organisation = ? AND (created_at, id) < (?, ?) ORDER BY created_at DESC, id DESC LIMIT ?', [organisation, before.at, before.id, limit])
-    : await rows<Raw>(db, 'SELECT * FROM jobs WHERE organisation = ? ORDER BY created_at DESC, id DESC LIMIT ?', [organisation, limit]);
+    ? await rows<Raw>(
+        db,
+        'SELECT * FROM jobs WHERE organisation = ? AND (created_at, id) < (?, ?) ORDER BY created_at DESC, id DESC LIMIT ?',
+        [organisation, before.at, before.id, limit],
+      )
+    : await rows<Raw>(db, 'SELECT * FROM jobs WHERE organisation = ? ORDER BY created_at DESC, id DESC LIMIT ?', [
+        organisation,
+        limit,
+      ]);
   return found.map(asRow);
 }

@@ -1,6 +1,12 @@
 import { rows, run, type Connection, type Database } from '../database';
 
-export async function insertOrganisation(db: Database | Connection, id: string, name: string, demo: boolean, now: Date): Promise<void> {
+export async function insertOrganisation(
+  db: Database | Connection,
+  id: string,
+  name: string,
+  demo: boolean,
+  now: Date,
+): Promise<void> {
   await run(db, 'INSERT INTO organisations (id, name, demo, created_at) VALUES (?)', [[id, name, demo, now]]);
   await run(db, 'INSERT INTO chain_heads (organisation, sequence, sha256) VALUES (?, 0, ?)', [id, '0'.repeat(64)]);
 }

@@ -26,31 +26,77 @@ export interface StoredPerson extends Person {
   readonly about: string;
 }
 
-const COLUMNS = 'id, organisation, handle, name, password_hash, pin_hash, roles, fist_mm, arm_mm, hand_mm, foot_mm, calibrated, length_unit, hand, single_keys, about';
+const COLUMNS =
+  'id, organisation, handle, name, password_hash, pin_hash, roles, fist_mm, arm_mm, hand_mm, foot_mm, calibrated, length_unit, hand, single_keys, about';
 
 const fromRow = (r: PersonRow): StoredPerson => ({
-  id: r.id, organisation: r.organisation, handle: r.handle, name: r.name, password_hash: r.password_hash, pin_hash: r.pin_hash, has_pin: r.pin_hash !== null, roles: r.roles.split(',').filter(Boolean) as Role[],
-  fist_mm: r.fist_mm, arm_mm: r.arm_mm, hand_mm: r.hand_mm, foot_mm: r.foot_mm, calibrated: Boolean(r.calibrated), length_unit: r.length_unit, hand: r.hand, single_keys: Boolean(r.single_keys), about: r.about,
+  id: r.id,
+  organisation: r.organisation,
+  handle: r.handle,
+  name: r.name,
+  password_hash: r.password_hash,
+  pin_hash: r.pin_hash,
+  has_pin: r.pin_hash !== null,
+  roles: r.roles.split(',').filter(Boolean) as Role[],
+  fist_mm: r.fist_mm,
+  arm_mm: r.arm_mm,
+  hand_mm: r.hand_mm,
+  foot_mm: r.foot_mm,
+  calibrated: Boolean(r.calibrated),
+  length_unit: r.length_unit,
+  hand: r.hand,
+  single_keys: Boolean(r.single_keys),
+  about: r.about,
 });
 
 /** What may leave the server of a person. */
 export function publicPerson(p: StoredPerson): Person {
-  return { id: p.id, handle: p.handle, name: p.name, roles: p.roles, fist_mm: p.fist_mm, arm_mm: p.arm_mm, hand_mm: p.hand_mm, foot_mm: p.foot_mm, calibrated: p.calibrated, has_pin: p.has_pin, length_unit: p.length_unit, hand: p.hand, single_keys: p.single_keys };
+  return {
+    id: p.id,
+    handle: p.handle,
+    name: p.name,
+    roles: p.roles,
+    fist_mm: p.fist_mm,
+    arm_mm: p.arm_mm,
+    hand_mm: p.hand_mm,
+    foot_mm: p.foot_mm,
+    calibrated: p.calibrated,
+    has_pin: p.has_pin,
+    length_unit: p.length_unit,
+    hand: p.hand,
+    single_keys: p.single_keys,
+  };
 }
 
 export async function personByHandle(db: Database, handle: string): Promise<StoredPerson | null> {
   const [r] = await rows<PersonRow>(db, `SELECT ${COLUMNS} FROM people WHERE handle = ?`, [handle]);
   return r ? fromRow(r) : null;
 }
-export async function personById(db: Database | Connection, organisation: string, id: string): Promise<StoredPerson | null> {
-  const [r] = await rows<PersonRow>(db, `SELECT ${COLUMNS} FROM people WHERE organisation = ? AND id = ?`, [organisation, id]);
+export async function personById(
+  db: Database | Connection,
+  organisation: string,
+  id: string,
+): Promise<StoredPerson | null> {
+  const [r] = await rows<PersonRow>(db, `SELECT ${COLUMNS} FROM people WHERE organisation = ? AND id = ?`, [
+    organisation,
+    id,
+  ]);
   return r ? fromRow(r) : null;
 }
 export async function peopleOf(db: Database, organisation: string): Promise<StoredPerson[]> {
-  return (await rows<PersonRow>(db, `SELECT ${COLUMNS} FROM people WHERE organisation = ? ORDER BY name, id`, [organisation])).map(fromRow);
+  return (
+    await rows<PersonRow>(db, `SELECT ${COLUMNS} FROM people WHERE organisation = ? ORDER BY name, id`, [organisation])
+  ).map(fromRow);
 }
 export async function demoPeople(db: Database): Promise<StoredPerson[]> {
-  return (await rows<PersonRow>(db, `SELECT ${COLUMNS.split(', ').map((c) => `p.${c}`).join(', ')} FROM people p JOIN organisations o ON o.id = p.organisation WHERE o.demo ORDER BY p.name`)).map(fromRow);
+  return (
+    await rows<PersonRow>(
+      db,
+      `SELECT ${COLUMNS.split(', ')
+        .map((c) => `p.${c}`)
+        .join(', ')} FROM people p JOIN organisations o ON o.id = p.organisation WHERE o.demo ORDER BY p.name`,
+    )
+  ).map(fromRow);
 }
 export async function countPeople(db: Database | Connection): Promise<number> {
   return (await rows<{ n: number }>(db, 'SELECT COUNT(*) AS n FROM people'))[0]!.n;
@@ -72,24 +118,72 @@ export interface NewPerson {
   readonly created_at: Date;
 }
 export async function insertPerson(db: Database | Connection, p: NewPerson): Promise<void> {
-  await run(db, 'INSERT INTO people (id, organisation, handle, name, password_hash, pin_hash, roles, fist_mm, arm_mm, calibrated, length_unit, hand, about, created_at) VALUES (?)', [
-    [p.id, p.organisation, p.handle, p.name, p.password_hash, p.pin_hash ?? null, p.roles.join(','), p.fist_mm ?? 100, p.arm_mm ?? null, p.fist_mm !== undefined, p.length_unit ?? 'mm', p.hand ?? 'right', p.about ?? '', p.created_at],
-  ]);
+  await run(
+    db,
+    'INSERT INTO people (id, organisation, handle, name, password_hash, pin_hash, roles, fist_mm, arm_mm, calibrated, length_unit, hand, about, created_at) VALUES (?)',
+    [
+      [
+        p.id,
+        p.organisation,
+        p.handle,
+        p.name,
+        p.password_hash,
+        p.pin_hash ?? null,
+        p.roles.join(','),
+        p.fist_mm ?? 100,
+        p.arm_mm ?? null,
+        p.fist_mm !== undefined,
+        p.length_unit ?? 'mm',
+        p.hand ?? 'right',
+        p.about ?? '',
+        p.created_at,
+      ],
+    ],
+  );
 }
-export async function updatePreferences(db: Database, id: string, changes: Partial<Pick<Person, 'fist_mm' | 'arm_mm' | 'hand_mm' | 'foot_mm' | 'length_unit' | 'hand' | 'single_keys'>>): Promise<void> {
+export async function updatePreferences(
+  db: Database,
+  id: string,
+  changes: Partial<Pick<Person, 'fist_mm' | 'arm_mm' | 'hand_mm' | 'foot_mm' | 'length_unit' | 'hand' | 'single_keys'>>,
+): Promise<void> {
   const set: Record<string, unknown> = { ...changes };
   if (changes.fist_mm !== undefined) set['calibrated'] = true;
   if (Object.keys(set).length > 0) await run(db, 'UPDATE people SET ? WHERE id = ?', [set, id]);
 }
 export async function handlesTaken(db: Database | Connection, handles: readonly string[]): Promise<string[]> {
-  return handles.length === 0 ? [] : (await rows<{ handle: string }>(db, 'SELECT handle FROM people WHERE handle IN (?)', [handles])).map((r) => r.handle);
+  return handles.length === 0
+    ? []
+    : (await rows<{ handle: string }>(db, 'SELECT handle FROM people WHERE handle IN (?)', [handles])).map(
+        (r) => r.handle,
+      );
 }
-export async function changePerson(db: Database | Connection, organisation: string, id: string, changes: { readonly name?: string | undefined; readonly roles?: readonly Role[] | undefined; readonly password_hash?: string | undefined; readonly pin_hash?: string | undefined }): Promise<void> {
+export async function changePerson(
+  db: Database | Connection,
+  organisation: string,
+  id: string,
+  changes: {
+    readonly name?: string | undefined;
+    readonly roles?: readonly Role[] | undefined;
+    readonly password_hash?: string | undefined;
+    readonly pin_hash?: string | undefined;
+  },
+): Promise<void> {
   const { roles, ...rest } = changes;
-  const set = Object.fromEntries(Object.entries({ ...rest, ...(roles && { roles: [...new Set(roles)].join(',') }) }).filter(([, v]) => v !== undefined));
-  if (Object.keys(set).length > 0) await run(db, 'UPDATE people SET ? WHERE organisation = ? AND id = ?', [set, organisation, id]);
+  const set = Object.fromEntries(
+    Object.entries({ ...rest, ...(roles && { roles: [...new Set(roles)].join(',') }) }).filter(
+      ([, v]) => v !== undefined,
+    ),
+  );
+  if (Object.keys(set).length > 0)
+    await run(db, 'UPDATE people SET ? WHERE organisation = ? AND id = ?', [set, organisation, id]);
 }
 /** Everyone of the organisation who is instructor; held until the transaction ends. */
 export async function instructorsHeld(c: Connection, organisation: string): Promise<string[]> {
-  return (await rows<{ id: string }>(c, "SELECT id FROM people WHERE organisation = ? AND FIND_IN_SET('instructor', roles) FOR UPDATE", [organisation])).map((r) => r.id);
+  return (
+    await rows<{ id: string }>(
+      c,
+      "SELECT id FROM people WHERE organisation = ? AND FIND_IN_SET('instructor', roles) FOR UPDATE",
+      [organisation],
+    )
+  ).map((r) => r.id);
 }

@@ -12,9 +12,16 @@ export interface StoredProfile {
 export async function storeShippedProfiles(db: Database, now: Date): Promise<void> {
   for (const p of SHIPPED_VERSIONS) {
     const bytes = canonicalBytes(p);
-    await run(db, 'INSERT IGNORE INTO profile_versions (profile, version, organisation, content, sha256, created_at) VALUES (?)', [[p.id, p.version, null, bytes.toString('utf8'), sha256(bytes), now]]);
+    await run(
+      db,
+      'INSERT IGNORE INTO profile_versions (profile, version, organisation, content, sha256, created_at) VALUES (?)',
+      [[p.id, p.version, null, bytes.toString('utf8'), sha256(bytes), now]],
+    );
   }
 }
 export async function storedProfiles(db: Database): Promise<StoredProfile[]> {
-  return rows<StoredProfile>(db, 'SELECT profile, version, content, sha256 FROM profile_versions ORDER BY profile, version');
+  return rows<StoredProfile>(
+    db,
+    'SELECT profile, version, content, sha256 FROM profile_versions ORDER BY profile, version',
+  );
 }

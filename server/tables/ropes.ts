@@ -4,7 +4,8 @@ import { openDamages, ropeLife, type EntryOf, type RopeHappening, type RopeLife 
 import { rows, run, type Connection, type Database } from '../database';
 
 /** How a rope stands, of `ropes r LEFT JOIN rope_status s`. */
-export const ROPE_STATE_SQL = "IF(r.state = 'retired' OR COALESCE(s.retired, FALSE), 'retired', IF(COALESCE(s.open_damages, 0) > 0, 'damaged', 'in-service'))";
+export const ROPE_STATE_SQL =
+  "IF(r.state = 'retired' OR COALESCE(s.retired, FALSE), 'retired', IF(COALESCE(s.open_damages, 0) > 0, 'damaged', 'in-service'))";
 const SELECT = `SELECT r.id, r.tag, r.thing, r.kind, r.diameter_mm, GREATEST(0, ROUND(r.length_m - COALESCE(s.cut_m, 0), 4)) AS length_m, r.length_m AS first_length_m, ${ROPE_STATE_SQL} AS state,
   COALESCE(s.open_damages, 0) AS open_damages, COALESCE(s.hard_falls, 0) AS hard_falls, DATE_FORMAT(r.in_service_since, '%Y-%m-%d') AS in_service_since, r.note,
   (SELECT COUNT(*) FROM check_status c WHERE c.organisation = r.organisation AND c.rope = r.id AND c.open_finding) AS open_findings,
@@ -12,15 +13,26 @@ const SELECT = `SELECT r.id, r.tag, r.thing, r.kind, r.diameter_mm, GREATEST(0, 
   FROM ropes r LEFT JOIN rope_status s ON s.rope = r.id`;
 
 export async function ropesOf(db: Database, organisation: string): Promise<RopeRow[]> {
-  return rows<RopeRow>(db, `${SELECT} WHERE r.organisation = ? ORDER BY ${ROPE_STATE_SQL} = 'retired', r.thing, r.tag`, [organisation]);
+  return rows<RopeRow>(
+    db,
+    `${SELECT} WHERE r.organisation = ? ORDER BY ${ROPE_STATE_SQL} = 'retired', r.thing, r.tag`,
+    [organisation],
+  );
 }
 export async function ropeById(db: Database | Connection, organisation: string, id: string): Promise<RopeRow | null> {
   const [r] = await rows<RopeRow>(db, `${SELECT} WHERE r.organisation = ? AND r.id = ?`, [organisation, id]);
   return r ?? null;
 }
 /** Whether the id is taken, and by which request. */
-export async function storedRope(db: Database | Connection, id: string): Promise<{ organisation: string; request_sha256: string | null } | null> {
-  const [r] = await rows<{ organisation: string; request_sha256: string | null }>(db, 'SELECT organisation, request_sha256 FROM ropes WHERE id = ?', [id]);
+export async function storedRope(
+  db: Database | Connection,
+  id: string,
+): Promise<{ organisation: string; request_sha256: string | null } | null> {
+  const [r] = await rows<{ organisation: string; request_sha256: string | null }>(
+    db,
+    'SELECT organisation, request_sha256 FROM ropes WHERE id = ?',
+    [id],
+  );
   return r ?? null;
 }
 
@@ -31,18 +43,44 @@ export interface NewRope extends Pick<RopeRow, 'id' | 'tag' | 'kind' | 'diameter
   readonly state?: 'in-service' | 'retired';
   readonly in_service_since?: string | null;
 }
-export async function insertRope(db: Database | Connection, organisation: string, r: NewRope, now: Date, request_sha256: string | null = null): Promise<void> {
-  await run(db, 'INSERT INTO ropes (id, organisation, tag, thing, kind, diameter_mm, length_m, state, in_service_since, note, created_at, request_sha256) VALUES (?)', [
-    [r.id, organisation, r.tag, r.thing ?? 'rope', r.kind, r.diameter_mm, r.length_m, r.state ?? 'in-service', r.in_service_since ?? null, r.note, now, request_sha256],
-  ]);
+export async function insertRope(
+  db: Database | Connection,
+  organisation: string,
+  r: NewRope,
+  now: Date,
+  request_sha256: string | null = null,
+): Promise<void> {
+  await run(
+    db,
+    'INSERT INTO ropes (id, organisation, tag, thing, kind, diameter_mm, length_m, state, in_service_since, note, created_at, request_sha256) VALUES (?)',
+    [
+      [
+        r.id,
+        organisation,
+        r.tag,
+        r.thing ?? 'rope',
+        r.kind,
+        r.diameter_mm,
+        r.length_m,
+        r.state ?? 'in-service',
+        r.in_service_since ?? null,
+        r.note,
+        now,
+        request_sha256,
+      ],
+    ],
+  );
 }
 export async function tagsOf(db: Database | Connection, organisation: string): Promise<string[]> {
-  return (await rows<{ tag: string }>(db, 'SELECT tag FROM ropes WHERE organisation = ?', [organisation])).map((r) => r.tag);
+  return (await rows<{ tag: string }>(db, 'SELECT tag FROM ropes WHERE organisation = ?', [organisation])).map(
+    (r) => r.tag,
+  );
 }
 
 export const happeningOf = (e: EntryOf<'rope-event'>): RopeHappening => ({ ...e.body, id: e.id });
 /** The life that a rope's entries tell. */
-export const lifeOf = (first_length_m: number | null, entries: readonly EntryOf<'rope-event'>[]): RopeLife => ropeLife(first_length_m, entries.map(happeningOf));
+export const lifeOf = (first_length_m: number | null, entries: readonly EntryOf<'rope-event'>[]): RopeLife =>
+  ropeLife(first_length_m, entries.map(happeningOf));
 
 export interface RopeStatus {
   readonly rope: string;
@@ -54,18 +92,52 @@ export interface RopeStatus {
   readonly cut_m: number;
 }
 /** What lists show of a rope, from its entries. @param first_length_m as it came: damage that was cut off at the other end is gone */
-export function ropeStatusOf(organisation: string, rope: string, first_length_m: number | null, entries: readonly EntryOf<'rope-event'>[]): RopeStatus {
+export function ropeStatusOf(
+  organisation: string,
+  rope: string,
+  first_length_m: number | null,
+  entries: readonly EntryOf<'rope-event'>[],
+): RopeStatus {
   const life = lifeOf(first_length_m, entries);
-  return { rope, organisation, sequence: entries.at(-1)!.sequence, retired: life.retired !== null, open_damages: openDamages(life).length, hard_falls: life.hard_falls, cut_m: life.cut_m };
+  return {
+    rope,
+    organisation,
+    sequence: entries.at(-1)!.sequence,
+    retired: life.retired !== null,
+    open_damages: openDamages(life).length,
+    hard_falls: life.hard_falls,
+    cut_m: life.cut_m,
+  };
 }
 export async function firstLengthOf(db: Database | Connection, rope: string): Promise<number | null> {
-  return (await rows<{ length_m: number | null }>(db, 'SELECT length_m FROM ropes WHERE id = ?', [rope]))[0]?.length_m ?? null;
+  return (
+    (await rows<{ length_m: number | null }>(db, 'SELECT length_m FROM ropes WHERE id = ?', [rope]))[0]?.length_m ??
+    null
+  );
 }
-export async function storeRopeStatus(db: Database | Connection, organisation: string, rope: string, entries: readonly EntryOf<'rope-event'>[]): Promise<void> {
+export async function storeRopeStatus(
+  db: Database | Connection,
+  organisation: string,
+  rope: string,
+  entries: readonly EntryOf<'rope-event'>[],
+): Promise<void> {
   const s = ropeStatusOf(organisation, rope, await firstLengthOf(db, rope), entries);
   const keys = Object.keys(s) as (keyof RopeStatus)[];
-  await run(db, `INSERT INTO rope_status (${keys.join(', ')}) VALUES (?) ON DUPLICATE KEY UPDATE ${keys.slice(1).map((k) => `${k} = VALUES(${k})`).join(', ')}`, [keys.map((k) => s[k])]);
+  await run(
+    db,
+    `INSERT INTO rope_status (${keys.join(', ')}) VALUES (?) ON DUPLICATE KEY UPDATE ${keys
+      .slice(1)
+      .map((k) => `${k} = VALUES(${k})`)
+      .join(', ')}`,
+    [keys.map((k) => s[k])],
+  );
 }
 export async function storedRopeStatuses(db: Database, organisation: string): Promise<RopeStatus[]> {
-  return (await rows<RopeStatus>(db, 'SELECT rope, organisation, sequence, retired, open_damages, hard_falls, cut_m FROM rope_status WHERE organisation = ?', [organisation])).map((r) => ({ ...r, retired: Boolean(r.retired) }));
+  return (
+    await rows<RopeStatus>(
+      db,
+      'SELECT rope, organisation, sequence, retired, open_damages, hard_falls, cut_m FROM rope_status WHERE organisation = ?',
+      [organisation],
+    )
+  ).map((r) => ({ ...r, retired: Boolean(r.retired) }));
 }

@@ -7,21 +7,53 @@ export interface SignOff {
   readonly by_name: string;
   readonly at: string;
 }
-interface Row { id: string; organisation: string; person: string; knot: string; may: 'tie' | 'check'; given: number; signed_at: Date; by_name: string; request_sha256: string }
+interface Row {
+  id: string;
+  organisation: string;
+  person: string;
+  knot: string;
+  may: 'tie' | 'check';
+  given: number;
+  signed_at: Date;
+  by_name: string;
+  request_sha256: string;
+}
 
-export async function signOffById(db: Database, id: string): Promise<{ row: { person: string }; organisation: string; request_sha256: string } | null> {
+export async function signOffById(
+  db: Database,
+  id: string,
+): Promise<{ row: { person: string }; organisation: string; request_sha256: string } | null> {
   const [r] = await rows<Row>(db, 'SELECT person, organisation, request_sha256 FROM sign_offs WHERE id = ?', [id]);
   return r ? { row: { person: r.person }, organisation: r.organisation, request_sha256: r.request_sha256 } : null;
 }
-export async function insertSignOff(db: Database | Connection, organisation: string, s: { id: string; person: string; knot: string; may: 'tie' | 'check'; given: boolean; signed_by: string }, now: Date, request_sha256: string): Promise<void> {
-  await run(db, 'INSERT INTO sign_offs (id, organisation, person, knot, may, given, signed_by, signed_at, request_sha256) VALUES (?)', [[s.id, organisation, s.person, s.knot, s.may, s.given, s.signed_by, now, request_sha256]]);
+export async function insertSignOff(
+  db: Database | Connection,
+  organisation: string,
+  s: { id: string; person: string; knot: string; may: 'tie' | 'check'; given: boolean; signed_by: string },
+  now: Date,
+  request_sha256: string,
+): Promise<void> {
+  await run(
+    db,
+    'INSERT INTO sign_offs (id, organisation, person, knot, may, given, signed_by, signed_at, request_sha256) VALUES (?)',
+    [[s.id, organisation, s.person, s.knot, s.may, s.given, s.signed_by, now, request_sha256]],
+  );
 }
 export async function signedOff(db: Database | Connection, organisation: string, person: string): Promise<SignOff[]> {
-  const found = await rows<Row>(db, 'SELECT s.*, p.name AS by_name FROM sign_offs s JOIN people p ON p.id = s.signed_by WHERE s.organisation = ? AND s.person = ? ORDER BY s.signed_at, s.id', [organisation, person]);
+  const found = await rows<Row>(
+    db,
+    'SELECT s.*, p.name AS by_name FROM sign_offs s JOIN people p ON p.id = s.signed_by WHERE s.organisation = ? AND s.person = ? ORDER BY s.signed_at, s.id',
+    [organisation, person],
+  );
   const last = new Map(found.map((r) => [`${r.knot} ${r.may}`, r]));
-  return [...last.values()].filter((r) => r.given).map((r) => ({ knot: r.knot, may: r.may, by_name: r.by_name, at: r.signed_at.toISOString() }));
+  return [...last.values()]
+    .filter((r) => r.given)
+    .map((r) => ({ knot: r.knot, may: r.may, by_name: r.by_name, at: r.signed_at.toISOString() }));
 }
 /** Whether the organisation signs people off at all. */
 export async function signOffsInUse(db: Database | Connection, organisation: string): Promise<boolean> {
-  return (await rows<{ id: string }>(db, 'SELECT id FROM sign_offs WHERE organisation = ? LIMIT 1', [organisation])).length > 0;
+  return (
+    (await rows<{ id: string }>(db, 'SELECT id FROM sign_offs WHERE organisation = ? LIMIT 1', [organisation])).length >
+    0
+  );
 }

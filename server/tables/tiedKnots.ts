@@ -1,4 +1,4 @@
-import { entryById } from '../../core/knots/lookup';
+import { entryById } from '../../core/knots/catalogue/lookup';
 import { shippedProfile } from '../../core/profiles';
 import { askedAgain, type Again, type KnotEventKind } from '../../core/records';
 import { ROPE_STATE_SQL } from './ropes';
@@ -18,23 +18,79 @@ export interface TiedKnotRow {
   readonly again: readonly Again[];
 }
 export type NewTiedKnot = Pick<TiedKnotRow, 'id' | 'knot' | 'rope' | 'place' | 'tied_by' | 'tied_at'>;
-interface Raw { id: string; organisation: string; knot: string; rope: string; place: string; tied_by: string; tied_at: Date; ended_at: Date | null; ended_why: string | null; request_sha256: string; rope_tag: string; rope_state: 'in-service' | 'damaged' | 'retired' }
-interface Event { id: string; tied_knot: string; kind: KnotEventKind; noted_at: Date; request_sha256: string }
+interface Raw {
+  id: string;
+  organisation: string;
+  knot: string;
+  rope: string;
+  place: string;
+  tied_by: string;
+  tied_at: Date;
+  ended_at: Date | null;
+  ended_why: string | null;
+  request_sha256: string;
+  rope_tag: string;
+  rope_state: 'in-service' | 'damaged' | 'retired';
+}
+interface Event {
+  id: string;
+  tied_knot: string;
+  kind: KnotEventKind;
+  noted_at: Date;
+  request_sha256: string;
+}
 
 /** With the last check of each and what happened to it since: whether it is to be looked at again. */
-async function withAgain(db: Database | Connection, found: readonly Raw[], now: Date): Promise<(TiedKnotRow & { rope_tag: string })[]> {
+async function withAgain(
+  db: Database | Connection,
+  found: readonly Raw[],
+  now: Date,
+): Promise<(TiedKnotRow & { rope_tag: string })[]> {
   if (found.length === 0) return [];
   const ids = found.map((r) => r.id);
   // one after the other: inside a transaction there is one connection
-  const checks = await rows<{ tied_knot: string; check_id: string; seen_at: Date; profile: string; profile_version: number }>(db, 'SELECT tied_knot, check_id, seen_at, profile, profile_version FROM check_status WHERE tied_knot IN (?) ORDER BY seen_at', [ids]);
+  const checks = await rows<{
+    tied_knot: string;
+    check_id: string;
+    seen_at: Date;
+    profile: string;
+    profile_version: number;
+  }>(
+    db,
+    'SELECT tied_knot, check_id, seen_at, profile, profile_version FROM check_status WHERE tied_knot IN (?) ORDER BY seen_at',
+    [ids],
+  );
   const events = await rows<Event>(db, 'SELECT * FROM knot_events WHERE tied_knot IN (?) ORDER BY noted_at', [ids]);
   return found.map((r) => {
     const last = checks.findLast((c) => c.tied_knot === r.id);
     const last_check_at = last?.seen_at.toISOString() ?? null;
-    const again = r.ended_at ? [] : askedAgain(entryById(r.knot), { last_check_at, rope_state: r.rope_state, interval_h: last && shippedProfile(`${last.profile}@${last.profile_version}`).lookAgainAfter_h, events: events.filter((e) => e.tied_knot === r.id).map((e) => ({ kind: e.kind, at: e.noted_at.toISOString() })) }, now.toISOString());
+    const again = r.ended_at
+      ? []
+      : askedAgain(
+          entryById(r.knot),
+          {
+            last_check_at,
+            rope_state: r.rope_state,
+            interval_h: last && shippedProfile(`${last.profile}@${last.profile_version}`).lookAgainAfter_h,
+            events: events
+              .filter((e) => e.tied_knot === r.id)
+              .map((e) => ({ kind: e.kind, at: e.noted_at.toISOString() })),
+          },
+          now.toISOString(),
+        );
     return {
-      id: r.id, knot: r.knot, rope: r.rope, rope_tag: r.rope_tag, place: r.place, tied_by: r.tied_by, tied_at: r.tied_at.toISOString(), ended_at: r.ended_at?.toISOString() ?? null, ended_why: r.ended_why,
-      last_check: last?.check_id ?? null, last_check_at, again,
+      id: r.id,
+      knot: r.knot,
+      rope: r.rope,
+      rope_tag: r.rope_tag,
+      place: r.place,
+      tied_by: r.tied_by,
+      tied_at: r.tied_at.toISOString(),
+      ended_at: r.ended_at?.toISOString() ?? null,
+      ended_why: r.ended_why,
+      last_check: last?.check_id ?? null,
+      last_check_at,
+      again,
     };
   });
 }
@@ -43,50 +99,152 @@ const SELECT = `SELECT k.*, r.tag AS rope_tag, ${ROPE_STATE_SQL} AS rope_state
 const plain = ({ rope_tag: _, ...row }: TiedKnotRow & { rope_tag: string }): TiedKnotRow => row;
 
 /** The row as it is stored, of whatever organisation: for knowing a request again, and for verifying. */
-export async function storedTiedKnot(db: Database | Connection, id: string): Promise<(NewTiedKnot & { organisation: string; request_sha256: string }) | null> {
+export async function storedTiedKnot(
+  db: Database | Connection,
+  id: string,
+): Promise<(NewTiedKnot & { organisation: string; request_sha256: string }) | null> {
   const [r] = await rows<Raw>(db, 'SELECT * FROM tied_knots WHERE id = ?', [id]);
-  return r ? { id: r.id, knot: r.knot, rope: r.rope, place: r.place, tied_by: r.tied_by, tied_at: r.tied_at.toISOString(), organisation: r.organisation, request_sha256: r.request_sha256 } : null;
+  return r
+    ? {
+        id: r.id,
+        knot: r.knot,
+        rope: r.rope,
+        place: r.place,
+        tied_by: r.tied_by,
+        tied_at: r.tied_at.toISOString(),
+        organisation: r.organisation,
+        request_sha256: r.request_sha256,
+      }
+    : null;
 }
-export async function tiedKnotById(db: Database | Connection, organisation: string, id: string, now: Date): Promise<TiedKnotRow | null> {
-  const [r] = await withAgain(db, await rows<Raw>(db, `${SELECT} WHERE k.organisation = ? AND k.id = ?`, [organisation, id]), now);
+export async function tiedKnotById(
+  db: Database | Connection,
+  organisation: string,
+  id: string,
+  now: Date,
+): Promise<TiedKnotRow | null> {
+  const [r] = await withAgain(
+    db,
+    await rows<Raw>(db, `${SELECT} WHERE k.organisation = ? AND k.id = ?`, [organisation, id]),
+    now,
+  );
   return r ? plain(r) : null;
 }
-export async function insertTiedKnot(db: Database | Connection, organisation: string, k: NewTiedKnot, request_sha256: string): Promise<void> {
-  await run(db, 'INSERT INTO tied_knots (id, organisation, knot, rope, place, tied_by, tied_at, request_sha256) VALUES (?)', [[k.id, organisation, k.knot, k.rope, k.place, k.tied_by, new Date(k.tied_at), request_sha256]]);
+export async function insertTiedKnot(
+  db: Database | Connection,
+  organisation: string,
+  k: NewTiedKnot,
+  request_sha256: string,
+): Promise<void> {
+  await run(
+    db,
+    'INSERT INTO tied_knots (id, organisation, knot, rope, place, tied_by, tied_at, request_sha256) VALUES (?)',
+    [[k.id, organisation, k.knot, k.rope, k.place, k.tied_by, new Date(k.tied_at), request_sha256]],
+  );
 }
 /** Ends a knot that has not ended; does nothing otherwise. */
-export async function endTiedKnot(db: Database | Connection, organisation: string, id: string, at: Date, why: string): Promise<void> {
-  await run(db, 'UPDATE tied_knots SET ended_at = ?, ended_why = ? WHERE organisation = ? AND id = ? AND ended_at IS NULL', [at, why, organisation, id]);
+export async function endTiedKnot(
+  db: Database | Connection,
+  organisation: string,
+  id: string,
+  at: Date,
+  why: string,
+): Promise<void> {
+  await run(
+    db,
+    'UPDATE tied_knots SET ended_at = ?, ended_why = ? WHERE organisation = ? AND id = ? AND ended_at IS NULL',
+    [at, why, organisation, id],
+  );
 }
-export async function tiedKnotsPage(db: Database, organisation: string, limit: number, before: { at: Date; id: string } | null, now: Date): Promise<TiedKnotRow[]> {
+export async function tiedKnotsPage(
+  db: Database,
+  organisation: string,
+  limit: number,
+  before: { at: Date; id: string } | null,
+  now: Date,
+): Promise<TiedKnotRow[]> {
   const found = before
-    ? await rows<Raw>(db, `${SELECT} WHERE k.organisation = ? AND (k.tied_at, k.id) < (?, ?) ORDER BY k.tied_at DESC, k.id DESC LIMIT ?`, [organisation, before.at, before.id, limit])
-    : await rows<Raw>(db, `${SELECT} WHERE k.organisation = ? ORDER BY k.tied_at DESC, k.id DESC LIMIT ?`, [organisation, limit]);
+    ? await rows<Raw>(
+        db,
+        `${SELECT} WHERE k.organisation = ? AND (k.tied_at, k.id) < (?, ?) ORDER BY k.tied_at DESC, k.id DESC LIMIT ?`,
+        [organisation, before.at, before.id, limit],
+      )
+    : await rows<Raw>(db, `${SELECT} WHERE k.organisation = ? ORDER BY k.tied_at DESC, k.id DESC LIMIT ?`, [
+        organisation,
+        limit,
+      ]);
   return (await withAgain(db, found, now)).map(plain);
 }
 
 /** So many knots in ropes are looked through for those to be looked at again, the last tied first. */
 const LOOKED_THROUGH = 200;
 /** Knots still in their ropes that are to be looked at again. */
-export async function toLookAtAgain(db: Database, organisation: string, limit: number, now: Date): Promise<(TiedKnotRow & { rope_tag: string })[]> {
-  const found = await rows<Raw>(db, `${SELECT} WHERE k.organisation = ? AND k.ended_at IS NULL ORDER BY k.tied_at DESC LIMIT ?`, [organisation, LOOKED_THROUGH]);
+export async function toLookAtAgain(
+  db: Database,
+  organisation: string,
+  limit: number,
+  now: Date,
+): Promise<(TiedKnotRow & { rope_tag: string })[]> {
+  const found = await rows<Raw>(
+    db,
+    `${SELECT} WHERE k.organisation = ? AND k.ended_at IS NULL ORDER BY k.tied_at DESC LIMIT ?`,
+    [organisation, LOOKED_THROUGH],
+  );
   return (await withAgain(db, found, now)).filter((k) => k.again.length > 0).slice(0, limit);
 }
 
-export async function knotEventById(db: Database | Connection, id: string): Promise<{ row: { tied_knot: string }; organisation: string; request_sha256: string } | null> {
-  const [r] = await rows<Event & { organisation: string }>(db, 'SELECT tied_knot, organisation, request_sha256 FROM knot_events WHERE id = ?', [id]);
+export async function knotEventById(
+  db: Database | Connection,
+  id: string,
+): Promise<{ row: { tied_knot: string }; organisation: string; request_sha256: string } | null> {
+  const [r] = await rows<Event & { organisation: string }>(
+    db,
+    'SELECT tied_knot, organisation, request_sha256 FROM knot_events WHERE id = ?',
+    [id],
+  );
   return r ? { row: { tied_knot: r.tied_knot }, organisation: r.organisation, request_sha256: r.request_sha256 } : null;
 }
-export async function insertKnotEvent(db: Database | Connection, organisation: string, e: { id: string; tied_knot: string; kind: KnotEventKind; note: string; noted_by: string }, now: Date, request_sha256: string): Promise<void> {
-  await run(db, 'INSERT INTO knot_events (id, organisation, tied_knot, kind, note, noted_by, noted_at, request_sha256) VALUES (?)', [[e.id, organisation, e.tied_knot, e.kind, e.note, e.noted_by, now, request_sha256]]);
+export async function insertKnotEvent(
+  db: Database | Connection,
+  organisation: string,
+  e: { id: string; tied_knot: string; kind: KnotEventKind; note: string; noted_by: string },
+  now: Date,
+  request_sha256: string,
+): Promise<void> {
+  await run(
+    db,
+    'INSERT INTO knot_events (id, organisation, tied_knot, kind, note, noted_by, noted_at, request_sha256) VALUES (?)',
+    [[e.id, organisation, e.tied_knot, e.kind, e.note, e.noted_by, now, request_sha256]],
+  );
 }
 /** Knots still in a rope, the last tied first. */
 export async function knotsInRope(db: Database, organisation: string, rope: string, now: Date): Promise<TiedKnotRow[]> {
-  return (await withAgain(db, await rows<Raw>(db, `${SELECT} WHERE k.organisation = ? AND k.rope = ? AND k.ended_at IS NULL ORDER BY k.tied_at DESC LIMIT 200`, [organisation, rope]), now)).map(plain);
+  return (
+    await withAgain(
+      db,
+      await rows<Raw>(
+        db,
+        `${SELECT} WHERE k.organisation = ? AND k.rope = ? AND k.ended_at IS NULL ORDER BY k.tied_at DESC LIMIT 200`,
+        [organisation, rope],
+      ),
+      now,
+    )
+  ).map(plain);
 }
 /** The knot of a kind that was tied last at a place and still hangs there. @param rope null: in whichever */
-export async function hangsThere(db: Database, organisation: string, knot: string, place: string, rope: string | null, now: Date): Promise<TiedKnotRow | null> {
-  const found = await rows<Raw>(db, `${SELECT} WHERE k.organisation = ? AND k.ended_at IS NULL AND k.knot = ? AND TRIM(k.place) = ?${rope === null ? '' : ' AND k.rope = ?'} ORDER BY k.tied_at DESC LIMIT 1`, [organisation, knot, place.trim(), ...(rope === null ? [] : [rope])]);
+export async function hangsThere(
+  db: Database,
+  organisation: string,
+  knot: string,
+  place: string,
+  rope: string | null,
+  now: Date,
+): Promise<TiedKnotRow | null> {
+  const found = await rows<Raw>(
+    db,
+    `${SELECT} WHERE k.organisation = ? AND k.ended_at IS NULL AND k.knot = ? AND TRIM(k.place) = ?${rope === null ? '' : ' AND k.rope = ?'} ORDER BY k.tied_at DESC LIMIT 1`,
+    [organisation, knot, place.trim(), ...(rope === null ? [] : [rope])],
+  );
   const [r] = await withAgain(db, found, now);
   return r ? plain(r) : null;
 }

@@ -30,7 +30,10 @@ export const adminUrl = (): string => {
   return url;
 };
 
-export async function testbed(name: string, options: { demo?: boolean; settings?: Partial<Settings> } = {}): Promise<Testbed> {
+export async function testbed(
+  name: string,
+  options: { demo?: boolean; settings?: Partial<Settings> } = {},
+): Promise<Testbed> {
   const unique = `${name}_${randomUUID().slice(0, 8)}`.replaceAll('-', '_');
   const url = `mysql://${unique}:pw@localhost/${unique}?socket=${encodeURIComponent(process.env['IDIOM_TEST_SOCKET'] ?? '')}`;
   const prepared = await prepareDatabase(adminUrl(), url, join(import.meta.dirname, '../migrations'));
@@ -38,21 +41,50 @@ export async function testbed(name: string, options: { demo?: boolean; settings?
   const clock = { now: new Date('2026-05-14T10:00:00.000Z') };
   await storeShippedProfiles(db, clock.now);
   if (options.demo) await plantDemo(db, clock.now);
-  const app = await buildApp({ db, now: () => clock.now, settings: { version: 'test', ratePerMinute: 0, webRoot: null, setupToken: null, logLevel: 'silent', ...options.settings } });
-  return { app, db, databaseUrl: prepared.url, clock, close: async () => { await app.close(); await db.end(); } };
+  const app = await buildApp({
+    db,
+    now: () => clock.now,
+    settings: {
+      version: 'test',
+      ratePerMinute: 0,
+      webRoot: null,
+      setupToken: null,
+      logLevel: 'silent',
+      ...options.settings,
+    },
+  });
+  return {
+    app,
+    db,
+    databaseUrl: prepared.url,
+    clock,
+    close: async () => {
+      await app.close();
+      await db.end();
+    },
+  };
 }
 
 export const PASSWORD = 'a-long-password';
 let hashed: Promise<string> | null = null;
 
-export interface Member { readonly id: string; readonly cookie: string; readonly organisation: string }
+export interface Member {
+  readonly id: string;
+  readonly cookie: string;
+  readonly organisation: string;
+}
 
 /** A new organisation with one rope. */
 export async function organisation(t: Testbed, name: string): Promise<{ id: string; rope: string }> {
   const id = randomUUID();
   const rope = randomUUID();
   await insertOrganisation(t.db, id, name, false, t.clock.now);
-  await insertRope(t.db, id, { id: rope, tag: `${name}-1`, kind: 'dynamic', diameter_mm: 10, length_m: 50, note: '' }, t.clock.now);
+  await insertRope(
+    t.db,
+    id,
+    { id: rope, tag: `${name}-1`, kind: 'dynamic', diameter_mm: 10, length_m: 50, note: '' },
+    t.clock.now,
+  );
   return { id, rope };
 }
 
@@ -60,9 +92,21 @@ export async function organisation(t: Testbed, name: string): Promise<{ id: stri
 export async function member(t: Testbed, org: string, roles: readonly Role[]): Promise<Member> {
   hashed ??= hashPassword(PASSWORD);
   const id = randomUUID();
-  await insertPerson(t.db, { id, organisation: org, handle: `p${id.slice(0, 8)}`, name: `Person ${id.slice(0, 4)}`, password_hash: await hashed, roles, created_at: t.clock.now });
+  await insertPerson(t.db, {
+    id,
+    organisation: org,
+    handle: `p${id.slice(0, 8)}`,
+    name: `Person ${id.slice(0, 4)}`,
+    password_hash: await hashed,
+    roles,
+    created_at: t.clock.now,
+  });
   let cookie = '';
-  const reply = { setCookie: (key: string, value: string) => { cookie = `${key}=${value}`; } };
+  const reply = {
+    setCookie: (key: string, value: string) => {
+      cookie = `${key}=${value}`;
+    },
+  };
   await openSession({ db: t.db, now: () => t.clock.now, settings: {} as Settings }, reply as never, id);
   return { id, cookie, organisation: org };
 }
@@ -70,15 +114,43 @@ export async function member(t: Testbed, org: string, roles: readonly Role[]): P
 export async function demoMember(t: Testbed, handle: string): Promise<Member> {
   const id = demoId(handle);
   let cookie = '';
-  await openSession({ db: t.db, now: () => t.clock.now, settings: {} as Settings }, { setCookie: (key: string, value: string) => { cookie = `${key}=${value}`; } } as never, id);
+  await openSession(
+    { db: t.db, now: () => t.clock.now, settings: {} as Settings },
+    {
+      setCookie: (key: string, value: string) => {
+        cookie = `${key}=${value}`;
+      },
+    } as never,
+    id,
+  );
   return { id, cookie, organisation: demoId('organisation') };
 }
 
-export interface Answer { readonly status: number; readonly body: Record<string, unknown> & { code?: string; errors?: { path: string; message: string }[] }; readonly text: string; readonly headers: Record<string, unknown> }
+export interface Answer {
+  readonly status: number;
+  readonly body: Record<string, unknown> & { code?: string; errors?: { path: string; message: string }[] };
+  readonly text: string;
+  readonly headers: Record<string, unknown>;
+}
 
 /** One request. Bodies are JSON unless they are text already. */
-export async function call(t: Testbed, method: string, path: string, as: Member | null = null, body?: unknown, headers: Record<string, string> = {}): Promise<Answer> {
-  const options: InjectOptions = { method: method as 'GET', url: path.startsWith('/api') ? path : `/api/v1${path}`, headers: { ...(as ? { cookie: as.cookie } : {}), ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers } };
+export async function call(
+  t: Testbed,
+  method: string,
+  path: string,
+  as: Member | null = null,
+  body?: unknown,
+  headers: Record<string, string> = {},
+): Promise<Answer> {
+  const options: InjectOptions = {
+    method: method as 'GET',
+    url: path.startsWith('/api') ? path : `/api/v1${path}`,
+    headers: {
+      ...(as ? { cookie: as.cookie } : {}),
+      ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+      ...headers,
+    },
+  };
   if (body !== undefined) options.payload = typeof body === 'string' ? body : JSON.stringify(body);
   const r = await t.app.inject(options);
   let parsed = {};
@@ -93,15 +165,40 @@ export async function call(t: Testbed, method: string, path: string, as: Member 
 export const sessionToken = (m: Member): string => m.cookie.slice(COOKIE.length + 1);
 
 /** A complete, right check of an eight. */
-export function checkBody(m: { tier: string; rope: string; at?: string }, change: Record<string, unknown> = {}): Record<string, unknown> & { id: string; tied_knot: Record<string, unknown> & { id: string }; answers: Record<string, unknown>[] } {
+export function checkBody(
+  m: { tier: string; rope: string; at?: string },
+  change: Record<string, unknown> = {},
+): Record<string, unknown> & {
+  id: string;
+  tied_knot: Record<string, unknown> & { id: string };
+  answers: Record<string, unknown>[];
+} {
   const points = ['name', 'front', 'back', 'path', 'set', 'eye', 'harness'];
   return {
     id: randomUUID(),
-    tied_knot: { id: randomUUID(), knot: 'figure-eight-follow-through', rope: m.rope, place: 'Loft, station 3', tied_by: m.tier, tied_at: m.at ?? '2026-05-14T09:30:00.000Z' },
-    profile: 'rope-access', profile_version: 1, rope_diameter_mm: 10, stopper: false, fist_mm: 100, hand: 'right', seen_at: '2026-05-14T09:40:00.000Z',
-    answers: [...points.map((point) => ({ point, found: 'right' })), { point: 'tail', found: 'right', tail: { tail_mm: 130, method: 'ruler', uncertainty_mm: 5 } }],
-    note: '', ...change,
+    tied_knot: {
+      id: randomUUID(),
+      knot: 'figure-eight-follow-through',
+      rope: m.rope,
+      place: 'Loft, station 3',
+      tied_by: m.tier,
+      tied_at: m.at ?? '2026-05-14T09:30:00.000Z',
+    },
+    profile: 'rope-access',
+    profile_version: 1,
+    rope_diameter_mm: 10,
+    stopper: false,
+    fist_mm: 100,
+    hand: 'right',
+    seen_at: '2026-05-14T09:40:00.000Z',
+    answers: [
+      ...points.map((point) => ({ point, found: 'right' })),
+      { point: 'tail', found: 'right', tail: { tail_mm: 130, method: 'ruler', uncertainty_mm: 5 } },
+    ],
+    note: '',
+    ...change,
   };
 }
 
-export const migrationText = (): string => readFileSync(join(import.meta.dirname, '../migrations/0001_records.sql'), 'utf8');
+export const migrationText = (): string =>
+  readFileSync(join(import.meta.dirname, '../migrations/0001_records.sql'), 'utf8');

@@ -2,7 +2,10 @@
 import { useApp } from '../store';
 import { useSessionQuery } from '../store/api';
 
-const PAPERS = [['a5', 'A5'], ['half-letter', 'half letter']] as const;
+const PAPERS = [
+  ['a5', 'A5'],
+  ['half-letter', 'half letter'],
+] as const;
 
 interface Props {
   /** one makes a card, several a booklet */
@@ -16,7 +19,26 @@ interface Props {
 export function Cards({ knots, way, hand, said }: Props) {
   const { job } = useApp((s) => s.job);
   const own = useSessionQuery().data?.person?.hand;
-  const asked = new URLSearchParams({ hand: hand ?? own ?? 'right', profile: job.profile, rope_diameter_mm: String(job.rope.diameter_mm), rope_kind: job.rope.kind, ...(way !== undefined && { way }) });
-  const url = knots.length === 1 && way !== undefined ? `/api/v1/knots/${knots[0]!}/card.pdf?` : `/api/v1/cards.pdf?knots=${knots.join(',')}&`;
-  return <>{said}: {PAPERS.map(([paper, name], k) => <span key={paper}>{k > 0 ? ', ' : ''}<a href={`${url}paper=${paper}&${asked.toString()}`}>{name}</a></span>)}</>;
+  const asked = new URLSearchParams({
+    hand: hand ?? own ?? 'right',
+    profile: job.profile,
+    rope_diameter_mm: String(job.rope.diameter_mm),
+    rope_kind: job.rope.kind,
+    ...(way !== undefined && { way }),
+  });
+  const url =
+    knots.length === 1 && way !== undefined
+      ? `/api/v1/knots/${knots[0]!}/card.pdf?`
+      : `/api/v1/cards.pdf?knots=${knots.join(',')}&`;
+  return (
+    <>
+      {said}:{' '}
+      {PAPERS.map(([paper, name], k) => (
+        <span key={paper}>
+          {k > 0 ? ', ' : ''}
+          <a href={`${url}paper=${paper}&${asked.toString()}`}>{name}</a>
+        </span>
+      ))}
+    </>
+  );
 }

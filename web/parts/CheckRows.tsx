@@ -17,14 +17,30 @@ export function CheckRows({ rows, label }: { rows: readonly CheckRow[]; label: s
       {rows.map((r) => (
         <li key={r.id}>
           <Link className="row-link" to={`/log/${r.id}`}>
-            <span className="verdict"><VerdictShape of={r.verdict} /></span>
+            <span className="verdict">
+              <VerdictShape of={r.verdict} />
+            </span>
             <span>
               <b>{VERDICT_WORDS[r.verdict]}</b>, {name(r.knot)}
               {r.corrected ? <span className="quiet"> · corrected</span> : null}
               <br />
-              <span className="sub">{r.rope_tag} · {r.place} · tied by {r.tied_by_name} · {r.profile.replaceAll('-', ' ')} v{r.profile_version}{r.tail_margin_mm === null ? '' : `, tail ${r.tail_margin_mm > 0 ? '+' : ''}${r.tail_margin_mm} mm`}</span>
+              <span className="sub">
+                {r.rope_tag} · {r.place} · tied by {r.tied_by_name} · {r.profile.replaceAll('-', ' ')} v
+                {r.profile_version}
+                {r.tail_margin_mm === null ? '' : `, tail ${r.tail_margin_mm > 0 ? '+' : ''}${r.tail_margin_mm} mm`}
+              </span>
             </span>
-            <span className="sub text-end">{momentText(r.seen_at).split(',')[0]}<br />{r.open_finding ? <b className="v-take-out-and-retie">open</b> : r.signer_name ? 'two looked' : 'one looked'}</span>
+            <span className="sub text-end">
+              {momentText(r.seen_at).split(',')[0]}
+              <br />
+              {r.open_finding ? (
+                <b className="v-take-out-and-retie">open</b>
+              ) : r.signer_name ? (
+                'two looked'
+              ) : (
+                'one looked'
+              )}
+            </span>
           </Link>
         </li>
       ))}

@@ -24,7 +24,23 @@ export interface KnotPictureProps {
 }
 
 /** Address of a computed picture. */
-export function pictureUrl({ knot, form = 'right', face = 'front', state, crop = 'whole', harness, object, wraps, variant, fit, ring, size }: KnotPictureProps, theme: string): string {
+export function pictureUrl(
+  {
+    knot,
+    form = 'right',
+    face = 'front',
+    state,
+    crop = 'whole',
+    harness,
+    object,
+    wraps,
+    variant,
+    fit,
+    ring,
+    size,
+  }: KnotPictureProps,
+  theme: string,
+): string {
   const q = new URLSearchParams({ face, crop, size: String(size), theme });
   if (state) q.set('state', state);
   if (variant) q.set('variant', variant);
@@ -39,5 +55,13 @@ export function pictureUrl({ knot, form = 'right', face = 'front', state, crop =
 }
 
 export function KnotPicture(props: KnotPictureProps) {
-  return <img src={pictureUrl(props, useTheme())} alt={props.alt} width={props.size} draggable={false} loading={props.lazy ? 'lazy' : undefined} />;
+  return (
+    <img
+      src={pictureUrl(props, useTheme())}
+      alt={props.alt}
+      width={props.size}
+      draggable={false}
+      loading={props.lazy ? 'lazy' : undefined}
+    />
+  );
 }

@@ -21,8 +21,16 @@ export function NumberField({ id, label, text, onChange, least, most }: Props) {
   return (
     <Form.Group controlId={id}>
       <Form.Label>{label}</Form.Label>
-      <Form.Control inputMode="decimal" className="figure" value={text} onChange={(e) => onChange(e.target.value)} isInvalid={!within(typed(text), least, most)} />
-      <Form.Control.Feedback type="invalid">From {least} to {most}.</Form.Control.Feedback>
+      <Form.Control
+        inputMode="decimal"
+        className="figure"
+        value={text}
+        onChange={(e) => onChange(e.target.value)}
+        isInvalid={!within(typed(text), least, most)}
+      />
+      <Form.Control.Feedback type="invalid">
+        From {least} to {most}.
+      </Form.Control.Feedback>
     </Form.Group>
   );
 }
@@ -31,7 +39,8 @@ export function NumberField({ id, label, text, onChange, least, most }: Props) {
 export const useLengthUnit = (): 'mm' | 'in' => (useSessionQuery().data?.person?.length_unit === 'in' ? 'in' : 'mm');
 
 /** A length as it stands in a field: a bare number in the reader's unit, inches to a hundredth; empty where there is none. */
-export const fieldText = (mm: number | null, unit: 'mm' | 'in'): string => (mm === null ? '' : String(unit === 'in' ? Math.round((mm / MM_PER_INCH) * 100) / 100 : mm));
+export const fieldText = (mm: number | null, unit: 'mm' | 'in'): string =>
+  mm === null ? '' : String(unit === 'in' ? Math.round((mm / MM_PER_INCH) * 100) / 100 : mm);
 
 export interface TypedLength {
   readonly text: string;
@@ -64,9 +73,14 @@ export function LengthField({ id, label, of, least, most, optional }: LengthProp
   const said = (mm: number) => lengthText(mm, of.unit);
   return (
     <Form.Group controlId={id}>
-      <Form.Label>{label}, {of.unit}{optional ? ' (if known)' : ''}</Form.Label>
+      <Form.Label>
+        {label}, {of.unit}
+        {optional ? ' (if known)' : ''}
+      </Form.Label>
       <Form.Control className="figure" value={of.text} onChange={(e) => of.set(e.target.value)} isInvalid={wrong} />
-      <Form.Control.Feedback type="invalid">From {said(least)} to {said(most)}; another unit is written after it.</Form.Control.Feedback>
+      <Form.Control.Feedback type="invalid">
+        From {said(least)} to {said(most)}; another unit is written after it.
+      </Form.Control.Feedback>
     </Form.Group>
   );
 }

@@ -8,5 +8,9 @@ const NEAR = '400px';
 export function OnSight({ children, height_px }: { readonly children: ReactNode; readonly height_px: number }) {
   // where a browser cannot tell, it is made at once
   const { ref, inView } = useInView({ triggerOnce: true, rootMargin: `0px 0px ${NEAR} 0px`, fallbackInView: true });
-  return <div ref={ref} style={inView ? undefined : { minHeight: height_px }}>{inView ? children : null}</div>;
+  return (
+    <div ref={ref} style={inView ? undefined : { minHeight: height_px }}>
+      {inView ? children : null}
+    </div>
+  );
 }

@@ -2,7 +2,7 @@
  * One of two pictures that stand beside each other, right and wrong: one camera, one scale, ends in the same places,
  * a ring where they differ; turned over, both show their other face.
  */
-import type { PictureOf } from '../../core/knots/types';
+import type { PictureOf } from '../../core/knots/facts/types';
 import { pictureUrl } from './KnotPicture';
 import { useTheme } from './theme';
 
@@ -17,7 +17,16 @@ interface Props {
 }
 
 /** Forms in which something beyond the knot proper is the point, so that all of it must be seen. */
-const WHOLE = ['eye-too-large', 'half-finished', 'one-harness-point', 'tail-short', 'uneven-legs', 'ears-unequal', 'eye-pulled-through', 'stopper-gap'];
+const WHOLE = [
+  'eye-too-large',
+  'half-finished',
+  'one-harness-point',
+  'tail-short',
+  'uneven-legs',
+  'ears-unequal',
+  'eye-pulled-through',
+  'stopper-gap',
+];
 
 const nameOf = (p: PictureOf) => (p.harness === 'one' ? 'one-harness-point' : p.form);
 const seenWhole = (p: PictureOf) => p.harness !== undefined || p.state === 'dressed' || WHOLE.includes(p.form);
@@ -29,7 +38,18 @@ export function PairedPicture({ knot, of, partner, turnedOver, hand, alt }: Prop
   const ring = fit !== undefined && (nameOf(of) === 'right') !== (fit === 'right');
   const whole = seenWhole(of) || (partner !== null && seenWhole(partner));
   const url = pictureUrl(
-    { knot: of.knot ?? knot, form: of.form, face: turnedOver ? otherFace(of.face) : of.face, state: of.state, harness: of.harness, crop: whole ? 'whole' : 'knot', fit, ring, size: 420, alt },
+    {
+      knot: of.knot ?? knot,
+      form: of.form,
+      face: turnedOver ? otherFace(of.face) : of.face,
+      state: of.state,
+      harness: of.harness,
+      crop: whole ? 'whole' : 'knot',
+      fit,
+      ring,
+      size: 420,
+      alt,
+    },
     theme,
   );
   return <img src={`${url}${hand === 'left' ? '&hand=left' : ''}`} alt={alt} draggable={false} />;

@@ -1,4 +1,4 @@
-import type { JudgedPoint } from '../../core/inspect';
+import type { JudgedPoint } from '../../core/inspect/judging';
 import { VerdictShape } from './Verdict';
 import { POINT_WORDS } from './words';
 
@@ -9,11 +9,41 @@ export function Points({ points, onOpen }: { points: readonly JudgedPoint[]; onO
       {points.map((p) => (
         <li key={p.point}>
           <VerdictShape of={p.state} />
-          <b>{onOpen ? <button type="button" className="btn btn-link p-0" style={{ minHeight: 0, fontSize: 16 }} onClick={() => onOpen(p.point)}>{POINT_WORDS[p.point]}</button> : POINT_WORDS[p.point]}</b>
+          <b>
+            {onOpen ? (
+              <button
+                type="button"
+                className="btn btn-link p-0"
+                style={{ minHeight: 0, fontSize: 16 }}
+                onClick={() => onOpen(p.point)}
+              >
+                {POINT_WORDS[p.point]}
+              </button>
+            ) : (
+              POINT_WORDS[p.point]
+            )}
+          </b>
           <span>
             {p.state === 'not-judged' ? `not judged: ${p.text}` : p.text}
-            {p.tail?.margin_mm !== null && p.tail ? <>, margin <span className="figure">{p.tail.margin_mm > 0 ? '+' : ''}{p.tail.margin_mm}</span> mm at worst <span className="rule-id">{p.tail.rule.profile} {p.tail.rule.id}</span></> : null}
-            {p.what_to_do ? <span className="todo"><br />{p.what_to_do}</span> : null}
+            {p.tail?.margin_mm !== null && p.tail ? (
+              <>
+                , margin{' '}
+                <span className="figure">
+                  {p.tail.margin_mm > 0 ? '+' : ''}
+                  {p.tail.margin_mm}
+                </span>{' '}
+                mm at worst{' '}
+                <span className="rule-id">
+                  {p.tail.rule.profile} {p.tail.rule.id}
+                </span>
+              </>
+            ) : null}
+            {p.what_to_do ? (
+              <span className="todo">
+                <br />
+                {p.what_to_do}
+              </span>
+            ) : null}
           </span>
         </li>
       ))}

@@ -1,8 +1,7 @@
 /** A knot beside a wrong form of it, and why: both are turned over together. */
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import type { PictureOf } from '../../core/knots/types';
-import type { ShapeState } from '../../core/knots/stored';
+import type { PictureOf, ShapeState } from '../../core/knots/facts/types';
 import { useKeys } from './keys';
 import { otherFace, PairedPicture } from './PairedPicture';
 
@@ -26,14 +25,37 @@ export function RightBesideWrong({ knot, name, fault, state, harness, turnKey }:
   return (
     <div className="right-wrong" data-face={face}>
       <figure className="sheet">
-        <figcaption><b>Right</b> {face}</figcaption>
-        <div className="pic"><PairedPicture {...shared} of={of('right')} partner={of(fault.id)} alt={`${name}, ${face}, right; ringed where the wrong one differs`} /></div>
+        <figcaption>
+          <b>Right</b> {face}
+        </figcaption>
+        <div className="pic">
+          <PairedPicture
+            {...shared}
+            of={of('right')}
+            partner={of(fault.id)}
+            alt={`${name}, ${face}, right; ringed where the wrong one differs`}
+          />
+        </div>
       </figure>
       <figure className="sheet">
-        <figcaption><b>Wrong: {fault.name}</b> {face}</figcaption>
-        <div className="pic"><PairedPicture {...shared} of={of(fault.id)} partner={of('right')} alt={`${name}, ${face}, wrong: ${fault.name}; ringed where it differs`} /></div>
+        <figcaption>
+          <b>Wrong: {fault.name}</b> {face}
+        </figcaption>
+        <div className="pic">
+          <PairedPicture
+            {...shared}
+            of={of(fault.id)}
+            partner={of('right')}
+            alt={`${name}, ${face}, wrong: ${fault.name}; ringed where it differs`}
+          />
+        </div>
       </figure>
-      <div className="under"><span>Look at the ring: {fault.shows}.</span> <Button variant="outline-primary" onClick={turn}>Turn both over {turnKey ? <kbd>{turnKey}</kbd> : null}</Button></div>
+      <div className="under">
+        <span>Look at the ring: {fault.shows}.</span>{' '}
+        <Button variant="outline-primary" onClick={turn}>
+          Turn both over {turnKey ? <kbd>{turnKey}</kbd> : null}
+        </Button>
+      </div>
     </div>
   );
 }

@@ -8,7 +8,12 @@ import { inOwnMeasures, lengthText, type OwnMeasures } from '../../core/units';
 export const upTo10 = (mm: number): number => Math.ceil(mm / 10) * 10;
 
 /** What a person has measured of their own; a fist that was never calibrated is no measure. */
-export const ownMeasuresOf = (p: Person | null | undefined): OwnMeasures => ({ arm: p?.arm_mm ?? null, hand: p?.hand_mm ?? null, foot: p?.foot_mm ?? null, fist: p?.calibrated ? p.fist_mm : null });
+export const ownMeasuresOf = (p: Person | null | undefined): OwnMeasures => ({
+  arm: p?.arm_mm ?? null,
+  hand: p?.hand_mm ?? null,
+  foot: p?.foot_mm ?? null,
+  fist: p?.calibrated ? p.fist_mm : null,
+});
 
 /** A length in the reader's own measures, where there are any. */
 export function InOwnMeasures({ mm, person }: { readonly mm: number; readonly person: Person | null | undefined }) {
@@ -25,8 +30,16 @@ interface Props {
 
 export function RopeRows({ knot, needed, person, profile }: Props) {
   const unit = person?.length_unit === 'in' ? 'in' : 'mm';
-  const text = (low: number, high: number) => (upTo10(low) === upTo10(high) ? lengthText(upTo10(low), unit) : `${lengthText(upTo10(low), unit).replace(/ (mm|m|in)$/, '')}–${lengthText(upTo10(high), unit)}`);
-  const row = (label: string, low: number, high: number, cls = '') => <div className={`measure ${cls}`}><span>{label}</span><b>{text(low, high)}</b></div>;
+  const text = (low: number, high: number) =>
+    upTo10(low) === upTo10(high)
+      ? lengthText(upTo10(low), unit)
+      : `${lengthText(upTo10(low), unit).replace(/ (mm|m|in)$/, '')}–${lengthText(upTo10(high), unit)}`;
+  const row = (label: string, low: number, high: number, cls = '') => (
+    <div className={`measure ${cls}`}>
+      <span>{label}</span>
+      <b>{text(low, high)}</b>
+    </div>
+  );
   return (
     <>
       {row('in the knot', needed.in_knot_mm_low, needed.in_knot_mm_high)}
@@ -34,8 +47,17 @@ export function RopeRows({ knot, needed, person, profile }: Props) {
       {needed.tail_mm > 0 ? row('tail', needed.tail_mm_low, needed.tail_mm_high) : null}
       {needed.stopper_mm > 0 ? row('stopper', needed.stopper_mm_low, needed.stopper_mm_high) : null}
       {row('together', needed.total_mm_low, needed.total_mm_high, 'sum')}
-      {needed.tail_mm === 0 ? null : <>{row('end to first turn, once set', needed.start_at_mm_low, needed.start_at_mm_high)}<InOwnMeasures mm={needed.start_at_mm_high} person={person} /></>}
-      {profile?.startAllowance_mm?.knots.includes(knot) ? <p className="small quiet mb-1 mt-2">In hand before tying, {profile.name}: {profile.startAllowance_mm.text}.</p> : null}
+      {needed.tail_mm === 0 ? null : (
+        <>
+          {row('end to first turn, once set', needed.start_at_mm_low, needed.start_at_mm_high)}
+          <InOwnMeasures mm={needed.start_at_mm_high} person={person} />
+        </>
+      )}
+      {profile?.startAllowance_mm?.knots.includes(knot) ? (
+        <p className="small quiet mb-1 mt-2">
+          In hand before tying, {profile.name}: {profile.startAllowance_mm.text}.
+        </p>
+      ) : null}
     </>
   );
 }

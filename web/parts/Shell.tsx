@@ -10,10 +10,30 @@ import { initials, KIND_WORDS, pullSaid, PURPOSE_WORDS } from './words';
 import { TWO_ROPES } from '../../core/choose/forPurpose';
 
 const PLACES = [
-  { digit: 0, to: '/', name: 'Today', icon: <><circle cx="13" cy="13" r="5" /><path d="M13 2v3M13 21v3M2 13h3M21 13h3M5 5l2 2M19 19l2 2M5 21l2-2M19 7l2-2" /></> },
+  {
+    digit: 0,
+    to: '/',
+    name: 'Today',
+    icon: (
+      <>
+        <circle cx="13" cy="13" r="5" />
+        <path d="M13 2v3M13 21v3M2 13h3M21 13h3M5 5l2 2M19 19l2 2M5 21l2-2M19 7l2-2" />
+      </>
+    ),
+  },
   { digit: 1, to: '/choose', name: 'Choose', icon: <path d="M3 13h7M10 13l9-8M10 13h11M10 13l9 8" /> },
   { digit: 2, to: '/tie', name: 'Tie', icon: <path d="M3 18c7 0 7-12 13-12 6 0 6 8 0 8S9 8 3 8M16 14c3 3 5 4 7 4" /> },
-  { digit: 4, to: '/check', name: 'Check', icon: <><path d="M2 13c6-9 16-9 22 0-6 9-16 9-22 0z" /><circle cx="13" cy="13" r="3.4" /></> },
+  {
+    digit: 4,
+    to: '/check',
+    name: 'Check',
+    icon: (
+      <>
+        <path d="M2 13c6-9 16-9 22 0-6 9-16 9-22 0z" />
+        <circle cx="13" cy="13" r="3.4" />
+      </>
+    ),
+  },
   { digit: 6, to: '/teach', name: 'Teach', icon: <path d="M3 8l10-4 10 4-10 4zM7 10v6c3 3 9 3 12 0v-6M23 8v7" /> },
   { digit: 7, to: '/log', name: 'Log', icon: <path d="M5 3h16v20H5zM9 9h8M9 13h8M9 17h5" /> },
 ] as const;
@@ -23,15 +43,29 @@ function JobStrip() {
   const profiles = useProfilesQuery().data;
   const knots = useKnotsQuery().data;
   const profile = profiles?.find((p) => p.id === job.profile);
-  const pulled = job.pulls.length === 1 ? pullSaid(job.pulls[0]!, TWO_ROPES[job.purpose] === 'joined') : `${job.pulls.length} ways`;
+  const pulled =
+    job.pulls.length === 1 ? pullSaid(job.pulls[0]!, TWO_ROPES[job.purpose] === 'joined') : `${job.pulls.length} ways`;
   const purpose = PURPOSE_WORDS[job.purpose].replace(/^an? /, '');
   return (
     <Link to="/choose" className="strip" aria-label="The job: change it under Choose">
       <span>{purpose[0]!.toUpperCase() + purpose.slice(1)}</span>
-      <span><small>rope</small>{rope ? `${rope.tag}, ` : ''}{job.rope.diameter_mm} mm {KIND_WORDS[job.rope.kind]}</span>
-      <span><small>rules</small>{profile ? `${profile.name}, v${profile.version}` : job.profile}</span>
-      <span><small>pulled</small>{pulled}</span>
-      <span><small>knot</small>{knot ? knots?.find((k) => k.id === knot)?.names[0] ?? knot : <span className="quiet">not chosen</span>}</span>
+      <span>
+        <small>rope</small>
+        {rope ? `${rope.tag}, ` : ''}
+        {job.rope.diameter_mm} mm {KIND_WORDS[job.rope.kind]}
+      </span>
+      <span>
+        <small>rules</small>
+        {profile ? `${profile.name}, v${profile.version}` : job.profile}
+      </span>
+      <span>
+        <small>pulled</small>
+        {pulled}
+      </span>
+      <span>
+        <small>knot</small>
+        {knot ? (knots?.find((k) => k.id === knot)?.names[0] ?? knot) : <span className="quiet">not chosen</span>}
+      </span>
     </Link>
   );
 }
@@ -42,14 +76,44 @@ function KeyHelp({ show, close }: { show: boolean; close: () => void }) {
       <Modal.Body>
         <h2 id="keys-title">Keys</h2>
         <dl className="facts mt-3 mb-3">
-          {PLACES.map((p) => <div className="measure" key={p.to}><span>{p.name}</span><kbd>Alt {p.digit}</kbd></div>)}
-          <div className="measure"><span>Turn the knot over (Tie)</span><kbd>f</kbd></div>
-          <div className="measure"><span>Turn the knot (Tie, picture in focus)</span><kbd>arrows</kbd></div>
-          <div className="measure"><span>Next, previous step (Tie)</span><kbd>→ ←</kbd></div>
-          <div className="measure"><span>Start a check</span><kbd>c</kbd></div>
-          <div className="measure"><span>Answer (Check)</span><span><kbd>a</kbd> <kbd>b</kbd> … <kbd>x</kbd> cannot see</span></div>
-          <div className="measure"><span>Decide, turn over (Teach)</span><span><kbd>1</kbd> <kbd>2</kbd> <kbd>3</kbd> <kbd>f</kbd></span></div>
-          <div className="measure"><span>Back one point (Check)</span><kbd>←</kbd></div>
+          {PLACES.map((p) => (
+            <div className="measure" key={p.to}>
+              <span>{p.name}</span>
+              <kbd>Alt {p.digit}</kbd>
+            </div>
+          ))}
+          <div className="measure">
+            <span>Turn the knot over (Tie)</span>
+            <kbd>f</kbd>
+          </div>
+          <div className="measure">
+            <span>Turn the knot (Tie, picture in focus)</span>
+            <kbd>arrows</kbd>
+          </div>
+          <div className="measure">
+            <span>Next, previous step (Tie)</span>
+            <kbd>→ ←</kbd>
+          </div>
+          <div className="measure">
+            <span>Start a check</span>
+            <kbd>c</kbd>
+          </div>
+          <div className="measure">
+            <span>Answer (Check)</span>
+            <span>
+              <kbd>a</kbd> <kbd>b</kbd> … <kbd>x</kbd> cannot see
+            </span>
+          </div>
+          <div className="measure">
+            <span>Decide, turn over (Teach)</span>
+            <span>
+              <kbd>1</kbd> <kbd>2</kbd> <kbd>3</kbd> <kbd>f</kbd>
+            </span>
+          </div>
+          <div className="measure">
+            <span>Back one point (Check)</span>
+            <kbd>←</kbd>
+          </div>
         </dl>
         <p className="small quiet">Single keys do nothing inside a field. They can be switched off under your name.</p>
         <Button onClick={close}>Close</Button>
@@ -75,28 +139,44 @@ export function Shell() {
   const desk = useDeskOwner();
   useEffect(() => {
     if (isLoading) return;
-    if (!person) void navigate(`/sign-in?to=${encodeURIComponent(location.pathname + location.search)}`, { replace: true });
+    if (!person)
+      void navigate(`/sign-in?to=${encodeURIComponent(location.pathname + location.search)}`, { replace: true });
     else openDesk(person.id);
   }, [person, isLoading, navigate, location.pathname, location.search]);
   useEffect(() => {
     // newer browsers answer with a promise, which is no clean-up
     void window.scrollTo(0, 0);
   }, [location.pathname, location.search]);
-  if (desk !== person?.id || !person) return <div style={{ padding: 40 }} className="loading-bar" role="status" aria-label="Opening" />;
+  if (desk !== person?.id || !person)
+    return <div style={{ padding: 40 }} className="loading-bar" role="status" aria-label="Opening" />;
   return (
     <div className="frame">
-      <a href="#main" className="visually-hidden-focusable">To the content</a>
+      <a href="#main" className="visually-hidden-focusable">
+        To the content
+      </a>
       <nav className="rail" aria-label="Places">
-        <Link to="/" className="brand">Idiom</Link>
+        <Link to="/" className="brand">
+          Idiom
+        </Link>
         {PLACES.map((p) => (
-          <NavLink key={p.to} to={p.to} end={p.to === '/'} className={({ isActive }) => `place${isActive ? ' on' : ''}`} aria-keyshortcuts={`Alt+${p.digit}`}>
-            <svg viewBox="0 0 26 26" aria-hidden="true">{p.icon}</svg>
+          <NavLink
+            key={p.to}
+            to={p.to}
+            end={p.to === '/'}
+            className={({ isActive }) => `place${isActive ? ' on' : ''}`}
+            aria-keyshortcuts={`Alt+${p.digit}`}
+          >
+            <svg viewBox="0 0 26 26" aria-hidden="true">
+              {p.icon}
+            </svg>
             {p.name}
             <kbd aria-hidden="true">⌥{p.digit}</kbd>
           </NavLink>
         ))}
         <div className="foot">
-          <Button variant="link" className="p-0" onClick={() => setHelp(true)} aria-label="Keys"><kbd>?</kbd></Button>
+          <Button variant="link" className="p-0" onClick={() => setHelp(true)} aria-label="Keys">
+            <kbd>?</kbd>
+          </Button>
         </div>
       </nav>
       <header className="top">
@@ -104,14 +184,28 @@ export function Shell() {
         <div className="end">
           {data?.organisation?.demo ? <span className="watermark">Demo data</span> : null}
           <Dropdown align="end">
-            <Dropdown.Toggle className="who" aria-label={`Signed in as ${person.name}`}>{initials(person.name)}</Dropdown.Toggle>
+            <Dropdown.Toggle className="who" aria-label={`Signed in as ${person.name}`}>
+              {initials(person.name)}
+            </Dropdown.Toggle>
             <Dropdown.Menu>
-              <Dropdown.Header>{person.name}<br />{data?.organisation?.name}</Dropdown.Header>
-              <Dropdown.Item as={Link} to="/me">My measures and keys</Dropdown.Item>
-              <Dropdown.Item as="button" onClick={() => setTheme(theme === 'paper' ? 'headlamp' : 'paper')}>{theme === 'paper' ? 'Headlamp theme (night)' : 'Paper theme (day)'}</Dropdown.Item>
-              <Dropdown.Item as="button" onClick={() => setHelp(true)}>Keys</Dropdown.Item>
+              <Dropdown.Header>
+                {person.name}
+                <br />
+                {data?.organisation?.name}
+              </Dropdown.Header>
+              <Dropdown.Item as={Link} to="/me">
+                My measures and keys
+              </Dropdown.Item>
+              <Dropdown.Item as="button" onClick={() => setTheme(theme === 'paper' ? 'headlamp' : 'paper')}>
+                {theme === 'paper' ? 'Headlamp theme (night)' : 'Paper theme (day)'}
+              </Dropdown.Item>
+              <Dropdown.Item as="button" onClick={() => setHelp(true)}>
+                Keys
+              </Dropdown.Item>
               <Dropdown.Divider />
-              <Dropdown.Item as="button" onClick={() => void signOut().then(() => window.location.assign('/sign-in'))}>Sign out</Dropdown.Item>
+              <Dropdown.Item as="button" onClick={() => void signOut().then(() => window.location.assign('/sign-in'))}>
+                Sign out
+              </Dropdown.Item>
             </Dropdown.Menu>
           </Dropdown>
         </div>

@@ -20,7 +20,9 @@ export function Failed({ error, again }: { error: unknown; again?: () => unknown
       <div className="state-page">
         <h1>Not with your roles</h1>
         <p className="m-0">{refusalText(error)} Ask an instructor of your organisation.</p>
-        <Link className="btn btn-outline-primary" to="/">To today</Link>
+        <Link className="btn btn-outline-primary" to="/">
+          To today
+        </Link>
       </div>
     );
   if (status === 404)
@@ -28,7 +30,9 @@ export function Failed({ error, again }: { error: unknown; again?: () => unknown
       <div className="state-page">
         <h1>Not here</h1>
         <p className="m-0">{refusalText(error)}</p>
-        <Link className="btn btn-outline-primary" to="/">To today</Link>
+        <Link className="btn btn-outline-primary" to="/">
+          To today
+        </Link>
       </div>
     );
   return (

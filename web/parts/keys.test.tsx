@@ -10,13 +10,44 @@ const pressed = jest.fn();
 function Page({ go }: { go: (n: number) => void }) {
   useKeys({ f: () => pressed('f'), a: () => pressed('a') });
   useAltDigits(go);
-  return <><input aria-label="field" /><input type="radio" aria-label="radio" /><button>b</button></>;
+  return (
+    <>
+      <input aria-label="field" />
+      <input type="radio" aria-label="radio" />
+      <button>b</button>
+    </>
+  );
 }
 async function shown(single_keys: boolean, go: (n: number) => void = () => undefined) {
   const store = makeStore();
-  await store.dispatch(api.util.upsertQueryData('session', undefined, { person: { id: 'p', handle: 'p', name: 'P', roles: [], fist_mm: 100, arm_mm: null, hand_mm: null, foot_mm: null, length_unit: 'mm', hand: 'right', single_keys, calibrated: false, has_pin: false }, organisation: null, demo: false, setup_open: false }));
+  await store.dispatch(
+    api.util.upsertQueryData('session', undefined, {
+      person: {
+        id: 'p',
+        handle: 'p',
+        name: 'P',
+        roles: [],
+        fist_mm: 100,
+        arm_mm: null,
+        hand_mm: null,
+        foot_mm: null,
+        length_unit: 'mm',
+        hand: 'right',
+        single_keys,
+        calibrated: false,
+        has_pin: false,
+      },
+      organisation: null,
+      demo: false,
+      setup_open: false,
+    }),
+  );
   pressed.mockClear();
-  render(<Provider store={store}><Page go={go} /></Provider>);
+  render(
+    <Provider store={store}>
+      <Page go={go} />
+    </Provider>,
+  );
 }
 
 describe('single keys', () => {

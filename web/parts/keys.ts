@@ -2,7 +2,10 @@
 import { useLayoutEffect, useRef } from 'react';
 import { useSessionQuery } from '../store/api';
 
-const inField = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) && !(target instanceof HTMLInputElement && /^(radio|checkbox|button)$/.test(target.type));
+const inField = (target: EventTarget | null) =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) &&
+  !(target instanceof HTMLInputElement && /^(radio|checkbox|button)$/.test(target.type));
 
 /** Single keys while the component is shown; letters are given in lower case. */
 export function useKeys(handlers: Readonly<Record<string, () => void>>): void {
@@ -16,7 +19,15 @@ export function useKeys(handlers: Readonly<Record<string, () => void>>): void {
   useLayoutEffect(() => {
     if (!enabled) return;
     const down = (e: KeyboardEvent) => {
-      if (e.altKey || e.ctrlKey || e.metaKey || e.defaultPrevented || inField(e.target) || document.querySelector('.modal.show, .dropdown-menu.show')) return;
+      if (
+        e.altKey ||
+        e.ctrlKey ||
+        e.metaKey ||
+        e.defaultPrevented ||
+        inField(e.target) ||
+        document.querySelector('.modal.show, .dropdown-menu.show')
+      )
+        return;
       const handler = latest.current[e.key.length === 1 ? e.key.toLowerCase() : e.key];
       if (!handler) return;
       e.preventDefault();

@@ -6,17 +6,22 @@ export function useSvg(url: string): string | null {
   const [svg, setSvg] = useState<string | null>(null);
   useEffect(() => {
     const left = new AbortController();
-    void fetch(url, { signal: left.signal }).then(async (r) => {
-      const text = await r.text();
-      if (r.ok) setSvg(text);
-    }).catch(() => undefined);
+    void fetch(url, { signal: left.signal })
+      .then(async (r) => {
+        const text = await r.text();
+        if (r.ok) setSvg(text);
+      })
+      .catch(() => undefined);
     return () => left.abort();
   }, [url]);
   return svg;
 }
 
 /** Where a pointer fell, in the picture's own coordinates; null where there is none yet. */
-export function touchedPoint(box: HTMLElement | null, e: PointerEvent): { readonly svg: SVGSVGElement; readonly x: number; readonly y: number } | null {
+export function touchedPoint(
+  box: HTMLElement | null,
+  e: PointerEvent,
+): { readonly svg: SVGSVGElement; readonly x: number; readonly y: number } | null {
   const svg = box?.querySelector('svg');
   const matrix = svg?.getScreenCTM();
   if (!svg || !matrix) return null;

@@ -15,7 +15,9 @@ afterEach(cleanup);
 describe('cord for a friction hitch', () => {
   test('both schools are said, the cautions below; a thickness that is none is not asked for', async () => {
     const answer = frictionHitch({ hitch: 'prusik', cord_diameter_mm: 6.5, rope_diameter_mm: 8 });
-    const { sent } = show(<FrictionHitches />, '/choose/friction', '/choose/friction', { 'POST /rig/friction-hitch': answer });
+    const { sent } = show(<FrictionHitches />, '/choose/friction', '/choose/friction', {
+      'POST /rig/friction-hitch': answer,
+    });
     expect(await screen.findByText(answer.zone_texts['65-80'])).toBeTruthy();
     expect(screen.getByText(answer.zone_texts['over-half'])).toBeTruthy();
     expect(screen.getByRole('img', { name: /Yours: 6 mm cord on 10.2 mm rope/ })).toBeTruthy();

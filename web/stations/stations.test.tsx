@@ -8,9 +8,9 @@ import { Begin } from './check/Begin';
 import { WalkPage } from './check/WalkPage';
 import { Choose } from './choose/Choose';
 import { Log } from './log/Log';
-import { ENTRIES } from '../../core/knots/entries';
-import { entryById } from '../../core/knots/lookup';
-import { FAMILIES } from '../../core/knots/types';
+import { ENTRIES } from '../../core/knots/catalogue/entries';
+import { entryById } from '../../core/knots/catalogue/lookup';
+import { FAMILIES } from '../../core/knots/facts/types';
 import { Compare } from './tie/Compare';
 import { Shelf } from './tie/Shelf';
 import { Tie } from './tie/Tie';
@@ -24,21 +24,49 @@ beforeEach(() => {
 afterEach(cleanup);
 
 const WALK: Walk = {
-  id: 'aaaaaaaa-aaaa-4aaa-8aaa-aaaaaaaaaaaa', tiedKnot: 'bbbbbbbb-bbbb-4bbb-8bbb-bbbbbbbbbbbb', knot: 'figure-eight-follow-through', rope: ROPE.id, ropeTag: ROPE.tag, rope_diameter_mm: 10.2, place: 'Stack', tiedBy: TIER.id,
-  tiedAt: '2026-05-14T09:00:00.000Z', profile: 'sport-crag', profileVersion: 1, stopper: false, hand: 'right', answers: [], tailText: '', tailUnit: 'mm', tailMethod: 'ruler', note: '', seenAt: null, begunAt: '2026-05-14T10:00:00.000Z',
+  id: 'aaaaaaaa-aaaa-4aaa-8aaa-aaaaaaaaaaaa',
+  tiedKnot: 'bbbbbbbb-bbbb-4bbb-8bbb-bbbbbbbbbbbb',
+  knot: 'figure-eight-follow-through',
+  rope: ROPE.id,
+  ropeTag: ROPE.tag,
+  rope_diameter_mm: 10.2,
+  place: 'Stack',
+  tiedBy: TIER.id,
+  tiedAt: '2026-05-14T09:00:00.000Z',
+  profile: 'sport-crag',
+  profileVersion: 1,
+  stopper: false,
+  hand: 'right',
+  answers: [],
+  tailText: '',
+  tailUnit: 'mm',
+  tailMethod: 'ruler',
+  note: '',
+  seenAt: null,
+  begunAt: '2026-05-14T10:00:00.000Z',
 };
 const walking = (change: Partial<Walk> = {}, answers = {}, p = '') => {
   openDesk(PERSON.id);
   store.dispatch(walkBegun({ ...WALK, ...change }));
   return show(<WalkPage />, '/check/:walk', `/check/${WALK.id}${p}`, answers);
 };
-const ALL = ['name', 'front', 'back', 'path', 'set', 'eye', 'harness'].map((point) => ({ point, found: 'right' })) as Walk['answers'];
-const TAIL = { point: 'tail', found: 'right', tail: { tail_mm: 130, method: 'ruler', uncertainty_mm: 5 } } as Walk['answers'][number];
+const ALL = ['name', 'front', 'back', 'path', 'set', 'eye', 'harness'].map((point) => ({
+  point,
+  found: 'right',
+})) as Walk['answers'];
+const TAIL = {
+  point: 'tail',
+  found: 'right',
+  tail: { tail_mm: 130, method: 'ruler', uncertainty_mm: 5 },
+} as Walk['answers'][number];
 
 describe('the walk', () => {
   test('asks the first open point, right beside wrong, and goes on when answered', async () => {
     walking();
-    expect(await screen.findByRole('heading', { level: 1 })).toHaveProperty('textContent', 'Is it a figure-eight, brought all the way back?');
+    expect(await screen.findByRole('heading', { level: 1 })).toHaveProperty(
+      'textContent',
+      'Is it a figure-eight, brought all the way back?',
+    );
     expect(screen.getAllByRole('button', { pressed: false }).length).toBeGreaterThan(2);
     fireEvent.keyDown(document.body, { key: 'b' });
     await screen.findByText('Front: do all pairs run side by side?');
@@ -63,18 +91,34 @@ describe('the walk', () => {
     fireEvent.click(screen.getAllByLabelText('fists')[0]!);
     fireEvent.click(screen.getByRole('button', { name: /^Keep this length/ }));
     await screen.findByText('Meets the rule');
-    expect(store.getState().walks[0]!.answers.at(-1)).toMatchObject({ point: 'tail', found: 'right', tail: { tail_mm: 138, method: 'fists', uncertainty_mm: 10 } });
+    expect(store.getState().walks[0]!.answers.at(-1)).toMatchObject({
+      point: 'tail',
+      found: 'right',
+      tail: { tail_mm: 138, method: 'fists', uncertainty_mm: 10 },
+    });
   });
 
   test('the verdict stands with rule and version; signing sends what was found and clears the desk', async () => {
-    const { sent, router } = walking({ answers: [...ALL, TAIL] }, { 'POST /checks': { id: WALK.id, sequence: 7, sha256: 'f', verdict: 'meets-the-rule', again: false } });
+    const { sent, router } = walking(
+      { answers: [...ALL, TAIL] },
+      { 'POST /checks': { id: WALK.id, sequence: 7, sha256: 'f', verdict: 'meets-the-rule', again: false } },
+    );
     await screen.findByText('Meets the rule');
     expect(screen.getByText(/Rules: Sport crag, version 2/)).toBeTruthy();
     expect(screen.getByText(/It gives no clearance to load/)).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Sign as Tove Vannmark and record' }));
     await waitFor(() => expect(router.state.location.pathname).toBe(`/log/${WALK.id}`));
     expect(sent).toHaveLength(1);
-    expect(sent[0]).toMatchObject({ path: '/checks', body: { id: WALK.id, profile: 'sport-crag', profile_version: 2, fist_mm: 92, tied_knot: { tied_by: TIER.id, rope: ROPE.id } } });
+    expect(sent[0]).toMatchObject({
+      path: '/checks',
+      body: {
+        id: WALK.id,
+        profile: 'sport-crag',
+        profile_version: 2,
+        fist_mm: 92,
+        tied_knot: { tied_by: TIER.id, rope: ROPE.id },
+      },
+    });
     expect(store.getState().walks).toEqual([]);
   });
 
@@ -100,21 +144,33 @@ describe('before the walk', () => {
   test('what is missing is said at its field; rules that ask for a stopper set it', async () => {
     show(<Begin />, '/check', '/check');
     fireEvent.click(await screen.findByRole('button', { name: 'Begin the walk' }));
-    for (const text of ['which rope is it in?', 'who tied it?', 'where is it?']) expect(screen.getByText(text)).toBeTruthy();
+    for (const text of ['which rope is it in?', 'who tied it?', 'where is it?'])
+      expect(screen.getByText(text)).toBeTruthy();
     fireEvent.change(screen.getByLabelText('Rules'), { target: { value: 'rescue-team' } });
     expect(screen.getByLabelText('A stopper is asked by these rules')).toHaveProperty('checked', true);
   });
 
   test('a learner does not record', async () => {
-    show(<Begin />, '/check', '/check', { 'GET /session': { person: { ...PERSON, roles: ['learner'] }, organisation: null, demo: false, setup_open: false } });
+    show(<Begin />, '/check', '/check', {
+      'GET /session': { person: { ...PERSON, roles: ['learner'] }, organisation: null, demo: false, setup_open: false },
+    });
     expect(await screen.findByText('Not with your roles')).toBeTruthy();
   });
 });
 
 describe('choose', () => {
   const answer = {
-    suited: [{ knot: 'bowline-locked', score_parts: [{ part: 'untying', value: 1, text: '1 of 5: does not jam' }], reasons: [{ rule: 'SC-K2', text: 'named here as a tie-in' }], cautions: [{ rule: 'C1', text: 'fewer people can check it' }] }],
-    nearly: [{ knot: 'bowline', wouldDoIf: 'if a stopper is tied', rule: 'B1', change: 'add-stopper' }], excluded: [{ knot: 'double-bowline', because: [{ rule: 'P3', text: 'not known' }] }], versions: { catalogue: 1, profile: 'sport-crag', profile_version: 1 },
+    suited: [
+      {
+        knot: 'bowline-locked',
+        score_parts: [{ part: 'untying', value: 1, text: '1 of 5: does not jam' }],
+        reasons: [{ rule: 'SC-K2', text: 'named here as a tie-in' }],
+        cautions: [{ rule: 'C1', text: 'fewer people can check it' }],
+      },
+    ],
+    nearly: [{ knot: 'bowline', wouldDoIf: 'if a stopper is tied', rule: 'B1', change: 'add-stopper' }],
+    excluded: [{ knot: 'double-bowline', because: [{ rule: 'P3', text: 'not known' }] }],
+    versions: { catalogue: 1, profile: 'sport-crag', profile_version: 1 },
   };
   test('shows the three groups, each with its rule', async () => {
     show(<Choose />, '/choose', '/choose', { 'POST /choose': answer, 'POST /rope-needed': 404 });
@@ -174,7 +230,20 @@ test('own measures: a fist out of range is said, a good one is sent', async () =
 });
 
 test('a knot that cannot be walked through is never exchanged for another', async () => {
-  const { router } = show(<Begin />, '/check', '/check', { 'GET /knots': [{ id: 'alpine-butterfly', names: ['Alpine butterfly'], family: 'midline', purposes: [], can_be_checked: false, ways: [], faults: [], form_certainty: 'settled' }] });
+  const { router } = show(<Begin />, '/check', '/check', {
+    'GET /knots': [
+      {
+        id: 'alpine-butterfly',
+        names: ['Alpine butterfly'],
+        family: 'midline',
+        purposes: [],
+        can_be_checked: false,
+        ways: [],
+        faults: [],
+        form_certainty: 'settled',
+      },
+    ],
+  });
   store.dispatch(knotTaken('alpine-butterfly'));
   expect(await screen.findByText(/^Alpine butterfly: its check points are not stored yet/)).toBeTruthy();
   expect((screen.getByLabelText('Knot') as HTMLSelectElement).value).toBe('');
@@ -202,9 +271,18 @@ describe('the shelf', () => {
 
   test('asks which is meant where one name stands for several; nothing found can be undone', async () => {
     show(<Shelf />, '/tie', '/tie?name=Double%20overhand');
-    expect(await screen.findByRole('heading', { name: '“Double overhand” is said of more than one knot. Which do you mean?' })).toBeTruthy();
+    expect(
+      await screen.findByRole('heading', {
+        name: '“Double overhand” is said of more than one knot. Which do you mean?',
+      }),
+    ).toBeTruthy();
     expect(screen.getByText('a noose with two turns').closest('a')!.getAttribute('href')).toBe('/tie/barrel-noose');
-    expect(screen.getByText(/double fisherman’s\)/).closest('a')!.getAttribute('href')).toBe('/tie/double-fishermans');
+    expect(
+      screen
+        .getByText(/double fisherman’s\)/)
+        .closest('a')!
+        .getAttribute('href'),
+    ).toBe('/tie/double-fishermans');
     fireEvent.change(screen.getByLabelText(/^Name/), { target: { value: 'sheepdog' } });
     expect(screen.queryByRole('heading', { name: /Which do you mean/ })).toBeNull();
     fireEvent.click(screen.getByRole('button', { name: 'Show all knots' }));
@@ -216,27 +294,56 @@ describe('the shelf', () => {
     // a page each of those that are shown, for the job's rope
     const booklet = new URL((await screen.findByRole<HTMLAnchorElement>('link', { name: 'A5' })).href);
     expect(booklet.pathname).toBe('/api/v1/cards.pdf');
-    expect(booklet.searchParams.get('knots')!.split(',').every((id) => ENTRIES.find((e) => e.id === id)!.family === 'bend')).toBe(true);
-    expect([booklet.searchParams.get('paper'), booklet.searchParams.get('hand'), booklet.searchParams.get('way')]).toEqual(['a5', 'right', null]);
+    expect(
+      booklet.searchParams
+        .get('knots')!
+        .split(',')
+        .every((id) => ENTRIES.find((e) => e.id === id)!.family === 'bend'),
+    ).toBe(true);
+    expect([
+      booklet.searchParams.get('paper'),
+      booklet.searchParams.get('hand'),
+      booklet.searchParams.get('way'),
+    ]).toEqual(['a5', 'right', null]);
     fireEvent.click(await screen.findByRole('button', { name: 'sheet: both faces, set' }));
     expect(router.state.location.search).toContain('show=sheet');
-    const faces = screen.getAllByRole('img', { name: /^Square knot, (front|back), set$/ }).map((img) => new URL(img.getAttribute('src')!, 'http://x').searchParams);
-    expect(faces.map((q) => [q.get('face'), q.get('state')])).toEqual([['front', 'tight'], ['back', 'tight']]);
+    const faces = screen
+      .getAllByRole('img', { name: /^Square knot, (front|back), set$/ })
+      .map((img) => new URL(img.getAttribute('src')!, 'http://x').searchParams);
+    expect(faces.map((q) => [q.get('face'), q.get('state')])).toEqual([
+      ['front', 'tight'],
+      ['back', 'tight'],
+    ]);
   });
 });
 
 describe('two knots compared', () => {
   const range = { low: 10, value: 11, high: 12 };
   const measures = { of: 'rope-diameter', in_knot: range, girth: range, width: range, length: range };
-  const reply = (id: string) => ({ ...entryById(id), catalogue_version: 3, family_name: FAMILIES[entryById(id).family], faults_with_shape: [], wraps: [], tied_to: null, drawn_up_here: true, path_in_words: '', crossings: { count: 1 }, measures });
+  const reply = (id: string) => ({
+    ...entryById(id),
+    catalogue_version: 3,
+    family_name: FAMILIES[entryById(id).family],
+    faults_with_shape: [],
+    wraps: [],
+    tied_to: null,
+    drawn_up_here: true,
+    path_in_words: '',
+    crossings: { count: 1 },
+    measures,
+  });
   const answers = { 'GET /knots/prusik': reply('prusik'), 'GET /knots/klemheist': reply('klemheist') };
 
   test('faces side by side; what differs in two cells, what is the same in one; a pull that an entry does not grade is not known', async () => {
     show(<Compare />, '/tie/compare', '/tie/compare?a=prusik&b=klemheist', answers);
     expect(await screen.findAllByRole('img', { name: /^(Prusik|Klemheist), (front|back), set$/ })).toHaveLength(4);
-    const row = (name: string) => [...screen.getByRole('rowheader', { name }).closest('tr')!.querySelectorAll('td')].map((td) => td.textContent);
+    const row = (name: string) =>
+      [...screen.getByRole('rowheader', { name }).closest('tr')!.querySelectorAll('td')].map((td) => td.textContent);
     expect(row('Family')).toEqual(['both: friction hitch']);
-    expect(row('upward')).toEqual(['made for it, wraps flat and alike, tested on a short hard pull', 'fails, the other way; it slides: one way only']);
+    expect(row('upward')).toEqual([
+      'made for it, wraps flat and alike, tested on a short hard pull',
+      'fails, the other way; it slides: one way only',
+    ]);
     expect(screen.queryByRole('rowheader', { name: 'eye pulled apart' })).toBeNull();
   });
 
@@ -251,10 +358,28 @@ describe('two knots compared', () => {
 
 describe('a knot’s page', () => {
   const range = { low: 10, value: 11, high: 12 };
-  const measures = { of: 'rope-diameter', in_knot: range, girth: range, width: range, length: { low: 5, value: 5, high: 5 } };
+  const measures = {
+    of: 'rope-diameter',
+    in_knot: range,
+    girth: range,
+    width: range,
+    length: { low: 5, value: 5, high: 5 },
+  };
   const page = (id: string, change: object = {}) =>
     show(<Tie />, '/tie/:knot', `/tie/${id}`, {
-      [`GET /knots/${id}`]: { ...entryById(id), catalogue_version: 2, family_name: 'family', faults_with_shape: [], wraps: [], tied_to: null, drawn_up_here: true, path_in_words: 'Over at 1.', crossings: { count: 1 }, measures, ...change },
+      [`GET /knots/${id}`]: {
+        ...entryById(id),
+        catalogue_version: 2,
+        family_name: 'family',
+        faults_with_shape: [],
+        wraps: [],
+        tied_to: null,
+        drawn_up_here: true,
+        path_in_words: 'Over at 1.',
+        crossings: { count: 1 },
+        measures,
+        ...change,
+      },
     });
 
   test('both faces, facts with their source, the size on the job’s rope, its shape to take along', async () => {
@@ -268,15 +393,30 @@ describe('a knot’s page', () => {
     expect(screen.getByText('Look again')).toBeTruthy();
     // 10.2 mm: rounded up, low to high
     expect(screen.getByText(/it is about 51 mm long, 102–123 mm wide and 102–123 mm round/)).toBeTruthy();
-    for (const [name, file] of [['glTF', 'shape.glb'], ['OBJ', 'shape.obj'], ['SVG', 'picture.svg'], ['JSON', 'shape']] as const) expect(screen.getByRole('link', { name }).getAttribute('href')).toContain(`/alpine-butterfly/${file}?state=tight`);
+    for (const [name, file] of [
+      ['glTF', 'shape.glb'],
+      ['OBJ', 'shape.obj'],
+      ['SVG', 'picture.svg'],
+      ['JSON', 'shape'],
+    ] as const)
+      expect(screen.getByRole('link', { name }).getAttribute('href')).toContain(
+        `/alpine-butterfly/${file}?state=tight`,
+      );
   });
 
   test('a fault beside the right form: one scale, one face, turned over together, a ring where they differ', async () => {
     page('alpine-butterfly', { faults_with_shape: ['false-butterfly', 'loose'] });
-    const pair = async (face: string) => (await screen.findAllByRole('img', { name: new RegExp(`, ${face}, (right|wrong)`) })).map((img) => new URL(img.getAttribute('src')!, 'http://x').searchParams);
+    const pair = async (face: string) =>
+      (await screen.findAllByRole('img', { name: new RegExp(`, ${face}, (right|wrong)`) })).map(
+        (img) => new URL(img.getAttribute('src')!, 'http://x').searchParams,
+      );
     const [right, wrong] = await pair('front');
     expect([right!.get('fault'), right!.get('fit'), right!.get('ring')]).toEqual([null, 'false-butterfly', 'differs']);
-    expect([wrong!.get('fault'), wrong!.get('fit'), wrong!.get('ring')]).toEqual(['false-butterfly', 'right', 'differs']);
+    expect([wrong!.get('fault'), wrong!.get('fit'), wrong!.get('ring')]).toEqual([
+      'false-butterfly',
+      'right',
+      'differs',
+    ]);
     fireEvent.click(screen.getByRole('button', { name: /Turn both over/ }));
     for (const q of await pair('back')) expect([q.get('face'), q.get('state')]).toEqual(['back', 'laid']);
     // laid out, a condition of the set knot shows nothing; set, it can be chosen
@@ -295,6 +435,9 @@ describe('a knot’s page', () => {
   test('wraps are chosen where there is a choice, and the pictures follow', async () => {
     page('barrel-noose', { wraps: [2, 3] });
     fireEvent.click(await screen.findByLabelText('3'));
-    for (const img of screen.getAllByRole('img', { name: /^Barrel noose, (front|back)/ }).filter((i) => i.tagName === 'IMG')) expect(img.getAttribute('src')).toContain('wraps=3');
+    for (const img of screen
+      .getAllByRole('img', { name: /^Barrel noose, (front|back)/ })
+      .filter((i) => i.tagName === 'IMG'))
+      expect(img.getAttribute('src')).toContain('wraps=3');
   });
 });

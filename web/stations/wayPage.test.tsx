@@ -1,25 +1,67 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { entryById } from '../../core/knots/lookup';
+import { entryById } from '../../core/knots/catalogue/lookup';
 import { store } from '../store';
 import { show } from '../testing/fakeServer';
 import { Projector } from './tie/Projector';
 import { WayPage } from './tie/WayPage';
 
 const BOWLINE = { ...entryById('bowline'), drawn_up_here: true, wraps: [], measures: null };
-const STEPS = [['Through the object.', 'holds the standing part', 'leads the end'], ['A small loop.', 'turns the loop', 'holds the end']] as const;
+const STEPS = [
+  ['Through the object.', 'holds the standing part', 'leads the end'],
+  ['A small loop.', 'turns the loop', 'holds the end'],
+] as const;
 /** Two steps of two key frames each, and one state after them. */
 const WAY = {
-  path: 'changes', making: 'end', form: 'right', box_ropeDiameters: [-4, -2, 12, 8], right: true, ends_in: null,
-  then: [{ state: 'tight', caption: 'Set it: each strand.', hands: { left: 'holds', right: 'pulls' }, moving: 'strands' }],
+  path: 'changes',
+  making: 'end',
+  form: 'right',
+  box_ropeDiameters: [-4, -2, 12, 8],
+  right: true,
+  ends_in: null,
+  then: [
+    { state: 'tight', caption: 'Set it: each strand.', hands: { left: 'holds', right: 'pulls' }, moving: 'strands' },
+  ],
   frames: [0, 1, 2, 3, 4].map((k) => {
     const step = k <= 2 ? 0 : 1;
     const [caption, left, right] = STEPS[step];
-    return { key: true, step, come_ropeDiameters: [k], caption, hands: { left, right }, moving: 'the end', camera: { yaw_deg: 0, pitch_deg: 0, right_ropeDiameters: 0, up_ropeDiameters: 0, width_ropeDiameters: 12, height_ropeDiameters: 8 }, palm: null, joint: null, components: [{ name: 'rope', role: 'rope', closed: false, diameter: 1, points: [0, 1, 2, 3, 4, 5].map((x) => [x, x > 3 ? k : 0, 0]), marks: {} }] };
+    return {
+      key: true,
+      step,
+      come_ropeDiameters: [k],
+      caption,
+      hands: { left, right },
+      moving: 'the end',
+      camera: {
+        yaw_deg: 0,
+        pitch_deg: 0,
+        right_ropeDiameters: 0,
+        up_ropeDiameters: 0,
+        width_ropeDiameters: 12,
+        height_ropeDiameters: 8,
+      },
+      palm: null,
+      joint: null,
+      components: [
+        {
+          name: 'rope',
+          role: 'rope',
+          closed: false,
+          diameter: 1,
+          points: [0, 1, 2, 3, 4, 5].map((x) => [x, x > 3 ? k : 0, 0]),
+          marks: {},
+        },
+      ],
+    };
   }),
 };
-const ANSWERS = { 'GET /knots/bowline': BOWLINE, 'GET /knots/bowline/ways/loop': WAY, 'GET /knots/bowline/look-alikes': [] };
-const open = (search = '', answers: object = {}) => show(<WayPage />, '/tie/:knot/ways/:way', `/tie/bowline/ways/loop${search}`, { ...ANSWERS, ...answers });
+const ANSWERS = {
+  'GET /knots/bowline': BOWLINE,
+  'GET /knots/bowline/ways/loop': WAY,
+  'GET /knots/bowline/look-alikes': [],
+};
+const open = (search = '', answers: object = {}) =>
+  show(<WayPage />, '/tie/:knot/ways/:way', `/tie/bowline/ways/loop${search}`, { ...ANSWERS, ...answers });
 const stepTag = () => document.querySelector('.stage .tag')!.textContent;
 
 class Events {
@@ -74,9 +116,22 @@ describe('a way of tying', () => {
     expect(screen.getByRole('link', { name: 'This frame as SVG' }).getAttribute('href')).toContain('hand=left');
     // with the rules and the rope of the job, on either paper
     const { job } = store.getState().job;
-    for (const [name, paper] of [['A5', 'a5'], ['half letter', 'half-letter']] as const) {
+    for (const [name, paper] of [
+      ['A5', 'a5'],
+      ['half letter', 'half-letter'],
+    ] as const) {
       const url = new URL(screen.getByRole<HTMLAnchorElement>('link', { name }).href);
-      expect([url.pathname, Object.fromEntries(url.searchParams)]).toEqual(['/api/v1/knots/bowline/card.pdf', { paper, hand: 'left', way: 'loop', profile: job.profile, rope_diameter_mm: String(job.rope.diameter_mm), rope_kind: job.rope.kind }]);
+      expect([url.pathname, Object.fromEntries(url.searchParams)]).toEqual([
+        '/api/v1/knots/bowline/card.pdf',
+        {
+          paper,
+          hand: 'left',
+          way: 'loop',
+          profile: job.profile,
+          rope_diameter_mm: String(job.rope.diameter_mm),
+          rope_kind: job.rope.kind,
+        },
+      ]);
     }
   });
 
@@ -97,11 +152,26 @@ describe('a way of tying', () => {
   });
 
   test('a wrong way says so; a way that there is not is told as that', async () => {
-    open('', { 'GET /knots/bowline': { ...BOWLINE, ways: [{ id: 'loop', name: 'Wrong', right: false, ends_in: { fault: BOWLINE.faults[0]!.id } }] }, 'GET /knots/bowline/ways/loop': { ...WAY, right: false, ends_in: { fault: BOWLINE.faults[0]!.id }, form: BOWLINE.faults[0]!.id } });
-    expect((await screen.findByText('Wrong on purpose.')).parentElement!.textContent).toContain(BOWLINE.faults[0]!.name);
+    open('', {
+      'GET /knots/bowline': {
+        ...BOWLINE,
+        ways: [{ id: 'loop', name: 'Wrong', right: false, ends_in: { fault: BOWLINE.faults[0]!.id } }],
+      },
+      'GET /knots/bowline/ways/loop': {
+        ...WAY,
+        right: false,
+        ends_in: { fault: BOWLINE.faults[0]!.id },
+        form: BOWLINE.faults[0]!.id,
+      },
+    });
+    expect((await screen.findByText('Wrong on purpose.')).parentElement!.textContent).toContain(
+      BOWLINE.faults[0]!.name,
+    );
     // set, the wrong knot is shown, never the right one
     fireEvent.click(screen.getByRole('button', { name: 'Step 3' }));
-    expect(screen.getByRole('img', { name: 'Set it: each strand.' }).getAttribute('src')).toContain(`fault=${BOWLINE.faults[0]!.id}`);
+    expect(screen.getByRole('img', { name: 'Set it: each strand.' }).getAttribute('src')).toContain(
+      `fault=${BOWLINE.faults[0]!.id}`,
+    );
     cleanup();
     open('', { 'GET /knots/bowline/ways/loop': 404 });
     expect(await screen.findByRole('heading', { name: 'Not here' })).toBeTruthy();
@@ -111,7 +181,12 @@ describe('a way of tying', () => {
     const spoken: string[] = [];
     const speech = { cancel: jest.fn(), speak: (u: { text: string }) => spoken.push(u.text) };
     Object.assign(window, { speechSynthesis: speech });
-    Object.assign(globalThis, { SpeechSynthesisUtterance: class { lang = ''; constructor(readonly text: string) {} } });
+    Object.assign(globalThis, {
+      SpeechSynthesisUtterance: class {
+        lang = '';
+        constructor(readonly text: string) {}
+      },
+    });
     open();
     await screen.findByText('Step 1 of 3');
     expect(spoken).toEqual([]);
@@ -122,7 +197,12 @@ describe('a way of tying', () => {
 
   test('two steps that say the same are two steps', async () => {
     const complained = jest.spyOn(console, 'error').mockImplementation(() => undefined);
-    open('', { 'GET /knots/bowline/ways/loop': { ...WAY, frames: WAY.frames.map((f) => ({ ...f, caption: 'In through its turns.' })) } });
+    open('', {
+      'GET /knots/bowline/ways/loop': {
+        ...WAY,
+        frames: WAY.frames.map((f) => ({ ...f, caption: 'In through its turns.' })),
+      },
+    });
     await screen.findByText('Step 1 of 3');
     expect(screen.getAllByRole('button', { name: /^Step \d$/ })).toHaveLength(3);
     expect(complained.mock.calls.filter(([first]) => String(first).includes('same key'))).toEqual([]);
@@ -130,12 +210,20 @@ describe('a way of tying', () => {
   });
 
   test('shown on another screen it tells where it stands whenever that changes', async () => {
-    const { sent } = open('', { 'POST /shows': { code: '654321', ends_at: '2026-05-14T18:00:00.000Z' }, 'POST /shows/654321': { screens: 2 } });
+    const { sent } = open('', {
+      'POST /shows': { code: '654321', ends_at: '2026-05-14T18:00:00.000Z' },
+      'POST /shows/654321': { screens: 2 },
+    });
     await screen.findByText('Step 1 of 3');
     fireEvent.click(screen.getByRole('button', { name: 'Show on another screen' }));
     expect(await screen.findByText('654321')).toBeTruthy();
     fireEvent.keyDown(document.body, { key: 'ArrowRight' });
-    await waitFor(() => expect(sent.at(-1)).toMatchObject({ path: '/shows/654321', body: { knot: 'bowline', way: 'loop', at_keyFrames: 4, then: null, hand: 'right' } }));
+    await waitFor(() =>
+      expect(sent.at(-1)).toMatchObject({
+        path: '/shows/654321',
+        body: { knot: 'bowline', way: 'loop', at_keyFrames: 4, then: null, hand: 'right' },
+      }),
+    );
     fireEvent.keyDown(document.body, { key: 'ArrowRight' });
     await waitFor(() => expect(sent.at(-1)!.body).toMatchObject({ then: 0 }));
     expect(await screen.findByText(/2 screens follow/)).toBeTruthy();
@@ -143,7 +231,16 @@ describe('a way of tying', () => {
 });
 
 describe('the other screen', () => {
-  const STATE = { knot: 'bowline', way: 'loop', at_keyFrames: 0, then: null, hand: 'right', face: 'front', ghost: true, hands: true };
+  const STATE = {
+    knot: 'bowline',
+    way: 'loop',
+    at_keyFrames: 0,
+    then: null,
+    hand: 'right',
+    face: 'front',
+    ghost: true,
+    hands: true,
+  };
   const push = (state: object) => act(() => Events.last!.onmessage!({ data: JSON.stringify(state) }));
 
   test('asks for a code of six digits, then follows what is pushed', async () => {
@@ -154,7 +251,10 @@ describe('the other screen', () => {
     // a code that is too short is said to be, beside it, and goes nowhere
     fireEvent.click(screen.getByRole('button', { name: 'Follow' }));
     expect(screen.getByRole('alert').textContent).toBe('A code has six digits; these are 4.');
-    expect([code.getAttribute('aria-invalid') ?? code.className, router.state.location.search]).toEqual([expect.stringMatching(/true|is-invalid/), '']);
+    expect([code.getAttribute('aria-invalid') ?? code.className, router.state.location.search]).toEqual([
+      expect.stringMatching(/true|is-invalid/),
+      '',
+    ]);
     fireEvent.change(code, { target: { value: '123456' } });
     expect(screen.queryByRole('alert')).toBeNull();
     fireEvent.click(screen.getByRole('button', { name: 'Follow' }));

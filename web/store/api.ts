@@ -3,9 +3,9 @@ import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { z } from 'zod';
 import type * as C from '../../contract';
 import type { Job } from '../../core/choose/job';
-import type { Range } from '../../core/knots/measures';
-import type { ShapeState } from '../../core/knots/stored';
-import type { KnotEntry } from '../../core/knots/types';
+import type { Range } from '../../core/knots/shape/measures';
+import type { ShapeState } from '../../core/knots/facts/types';
+import type { KnotEntry } from '../../core/knots/facts/types';
 import type { Profile } from '../../core/profiles/types';
 
 type Reply<T extends z.ZodType> = z.output<T>;
@@ -21,7 +21,9 @@ export type KnotReply = KnotEntry & {
   readonly path_in_words: string;
   readonly crossings: { readonly count: number };
   /** in diameters of the rope, or in widths of the tape */
-  readonly measures: Readonly<Record<'in_knot' | 'girth' | 'width' | 'length', Range>> & { readonly of: 'rope-diameter' | 'tape-width' };
+  readonly measures: Readonly<Record<'in_knot' | 'girth' | 'width' | 'length', Range>> & {
+    readonly of: 'rope-diameter' | 'tape-width';
+  };
 };
 
 /** A shape as asked for: a state, and what is not the usual about it. */
@@ -42,84 +44,261 @@ export interface Refusal {
 
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({ baseUrl: '/api/v1', timeout: 20_000, prepareHeaders: (h) => h.set('accept', 'application/json') }),
+  baseQuery: fetchBaseQuery({
+    baseUrl: '/api/v1',
+    timeout: 20_000,
+    prepareHeaders: (h) => h.set('accept', 'application/json'),
+  }),
   tagTypes: ['session', 'records', 'ropes', 'people', 'jobs', 'passing', 'rounds'],
   keepUnusedDataFor: 300,
   endpoints: (b) => ({
     session: b.query<Reply<typeof C.sessionReply>, void>({ query: () => '/session', providesTags: ['session'] }),
-    signIn: b.mutation<Reply<typeof C.sessionReply>, z.input<typeof C.signInBody>>({ query: (body) => ({ url: '/session', method: 'POST', body }) }),
+    signIn: b.mutation<Reply<typeof C.sessionReply>, z.input<typeof C.signInBody>>({
+      query: (body) => ({ url: '/session', method: 'POST', body }),
+    }),
     signOut: b.mutation<Reply<typeof C.sessionReply>, void>({ query: () => ({ url: '/session', method: 'DELETE' }) }),
-    setup: b.mutation<Reply<typeof C.sessionReply>, z.input<typeof C.setupBody>>({ query: (body) => ({ url: '/setup', method: 'POST', body }) }),
+    setup: b.mutation<Reply<typeof C.sessionReply>, z.input<typeof C.setupBody>>({
+      query: (body) => ({ url: '/setup', method: 'POST', body }),
+    }),
     demoPeople: b.query<Reply<typeof C.demoPeopleReply>, void>({ query: () => '/demo-people' }),
-    preferences: b.mutation<C.Person, z.input<typeof C.preferencesBody>>({ query: (body) => ({ url: '/people/me', method: 'PATCH', body }), invalidatesTags: ['session', 'people'] }),
+    preferences: b.mutation<C.Person, z.input<typeof C.preferencesBody>>({
+      query: (body) => ({ url: '/people/me', method: 'PATCH', body }),
+      invalidatesTags: ['session', 'people'],
+    }),
     people: b.query<C.Person[], void>({ query: () => '/people', providesTags: ['people'] }),
-    newPerson: b.mutation<C.Person, z.input<typeof C.newPersonBody>>({ query: (body) => ({ url: '/people', method: 'POST', body }), invalidatesTags: ['people'] }),
+    newPerson: b.mutation<C.Person, z.input<typeof C.newPersonBody>>({
+      query: (body) => ({ url: '/people', method: 'POST', body }),
+      invalidatesTags: ['people'],
+    }),
     ropes: b.query<C.RopeRow[], void>({ query: () => '/ropes', providesTags: ['ropes'] }),
-    personById: b.query<Reply<typeof C.personReply>, string>({ query: (id) => `/people/${id}`, providesTags: ['people'] }),
-    changePerson: b.mutation<Reply<typeof C.personReply>, { of: string; body: z.input<typeof C.changePersonBody> }>({ query: ({ of, body }) => ({ url: `/people/${of}`, method: 'PATCH', body }), invalidatesTags: ['people', 'session'] }),
-    signOff: b.mutation<Reply<typeof C.personReply>, { of: string; body: z.input<typeof C.newSignOffBody> }>({ query: ({ of, body }) => ({ url: `/people/${of}/sign-offs`, method: 'POST', body }), invalidatesTags: ['people'] }),
-    ownPin: b.mutation<C.Person, z.input<typeof C.ownPinBody>>({ query: (body) => ({ url: '/people/me/pin', method: 'POST', body }), invalidatesTags: ['session', 'people'] }),
-    importFile: b.mutation<Reply<typeof C.importReply>, z.input<typeof C.importBody>>({ query: (body) => ({ url: '/imports', method: 'POST', body }), invalidatesTags: (result) => (result?.read_in ? ['ropes', 'people'] : []) }),
-    rope: b.query<Reply<typeof C.ropeLifeReply>, string>({ query: (id) => `/ropes/${id}`, providesTags: ['ropes', 'records'] }),
-    ropeEvent: b.mutation<Reply<typeof C.recordedReply>, { of: string; body: z.input<typeof C.newRopeEventBody> }>({ query: ({ of, body }) => ({ url: `/ropes/${of}/events`, method: 'POST', body }), invalidatesTags: ['ropes', 'records'] }),
+    personById: b.query<Reply<typeof C.personReply>, string>({
+      query: (id) => `/people/${id}`,
+      providesTags: ['people'],
+    }),
+    changePerson: b.mutation<Reply<typeof C.personReply>, { of: string; body: z.input<typeof C.changePersonBody> }>({
+      query: ({ of, body }) => ({ url: `/people/${of}`, method: 'PATCH', body }),
+      invalidatesTags: ['people', 'session'],
+    }),
+    signOff: b.mutation<Reply<typeof C.personReply>, { of: string; body: z.input<typeof C.newSignOffBody> }>({
+      query: ({ of, body }) => ({ url: `/people/${of}/sign-offs`, method: 'POST', body }),
+      invalidatesTags: ['people'],
+    }),
+    ownPin: b.mutation<C.Person, z.input<typeof C.ownPinBody>>({
+      query: (body) => ({ url: '/people/me/pin', method: 'POST', body }),
+      invalidatesTags: ['session', 'people'],
+    }),
+    importFile: b.mutation<Reply<typeof C.importReply>, z.input<typeof C.importBody>>({
+      query: (body) => ({ url: '/imports', method: 'POST', body }),
+      invalidatesTags: (result) => (result?.read_in ? ['ropes', 'people'] : []),
+    }),
+    rope: b.query<Reply<typeof C.ropeLifeReply>, string>({
+      query: (id) => `/ropes/${id}`,
+      providesTags: ['ropes', 'records'],
+    }),
+    ropeEvent: b.mutation<Reply<typeof C.recordedReply>, { of: string; body: z.input<typeof C.newRopeEventBody> }>({
+      query: ({ of, body }) => ({ url: `/ropes/${of}/events`, method: 'POST', body }),
+      invalidatesTags: ['ropes', 'records'],
+    }),
     rounds: b.query<Reply<typeof C.roundsReply>, void>({ query: () => '/rounds?limit=100', providesTags: ['rounds'] }),
     round: b.query<Reply<typeof C.roundReply>, string>({ query: (id) => `/rounds/${id}`, providesTags: ['rounds'] }),
-    newRound: b.mutation<Reply<typeof C.roundReply>, z.input<typeof C.newRoundBody>>({ query: (body) => ({ url: '/rounds', method: 'POST', body }), invalidatesTags: ['rounds'] }),
-    roundWalks: b.query<Reply<typeof C.roundWalksReply>, void>({ query: () => '/round-walks?limit=30', providesTags: ['rounds', 'records'] }),
-    roundWalk: b.query<Reply<typeof C.roundWalkReply>, string>({ query: (id) => `/round-walks/${id}`, providesTags: ['rounds', 'records'] }),
-    newRoundWalk: b.mutation<Reply<typeof C.roundWalkReply>, z.input<typeof C.newRoundWalkBody>>({ query: (body) => ({ url: '/round-walks', method: 'POST', body }), invalidatesTags: ['rounds', 'records'] }),
-    finishRoundWalk: b.mutation<Reply<typeof C.recordedReply>, { of: string; body: z.input<typeof C.finishRoundWalkBody> }>({ query: ({ of, body }) => ({ url: `/round-walks/${of}/finish`, method: 'POST', body }), invalidatesTags: ['rounds', 'records'] }),
-    toLookAt: b.query<Reply<typeof C.toLookAtReply>, string>({ query: (id) => `/checks/${id}/to-look-at`, providesTags: ['records'] }),
-    statistics: b.query<Reply<typeof C.statisticsReply>, string>({ query: (search) => `/checks/statistics?${search}`, providesTags: ['records'] }),
-    verifyEntry: b.query<Reply<typeof C.verifyReply>, { organisation: string; sequence: string; sha256: string }>({ query: (params) => ({ url: '/record/verify', params }) }),
+    newRound: b.mutation<Reply<typeof C.roundReply>, z.input<typeof C.newRoundBody>>({
+      query: (body) => ({ url: '/rounds', method: 'POST', body }),
+      invalidatesTags: ['rounds'],
+    }),
+    roundWalks: b.query<Reply<typeof C.roundWalksReply>, void>({
+      query: () => '/round-walks?limit=30',
+      providesTags: ['rounds', 'records'],
+    }),
+    roundWalk: b.query<Reply<typeof C.roundWalkReply>, string>({
+      query: (id) => `/round-walks/${id}`,
+      providesTags: ['rounds', 'records'],
+    }),
+    newRoundWalk: b.mutation<Reply<typeof C.roundWalkReply>, z.input<typeof C.newRoundWalkBody>>({
+      query: (body) => ({ url: '/round-walks', method: 'POST', body }),
+      invalidatesTags: ['rounds', 'records'],
+    }),
+    finishRoundWalk: b.mutation<
+      Reply<typeof C.recordedReply>,
+      { of: string; body: z.input<typeof C.finishRoundWalkBody> }
+    >({
+      query: ({ of, body }) => ({ url: `/round-walks/${of}/finish`, method: 'POST', body }),
+      invalidatesTags: ['rounds', 'records'],
+    }),
+    toLookAt: b.query<Reply<typeof C.toLookAtReply>, string>({
+      query: (id) => `/checks/${id}/to-look-at`,
+      providesTags: ['records'],
+    }),
+    statistics: b.query<Reply<typeof C.statisticsReply>, string>({
+      query: (search) => `/checks/statistics?${search}`,
+      providesTags: ['records'],
+    }),
+    verifyEntry: b.query<Reply<typeof C.verifyReply>, { organisation: string; sequence: string; sha256: string }>({
+      query: (params) => ({ url: '/record/verify', params }),
+    }),
     head: b.query<Reply<typeof C.headReply>, void>({ query: () => '/record/head', providesTags: ['records'] }),
-    newRope: b.mutation<C.RopeRow, z.input<typeof C.newRopeBody>>({ query: (body) => ({ url: '/ropes', method: 'POST', body }), invalidatesTags: ['ropes'] }),
+    newRope: b.mutation<C.RopeRow, z.input<typeof C.newRopeBody>>({
+      query: (body) => ({ url: '/ropes', method: 'POST', body }),
+      invalidatesTags: ['ropes'],
+    }),
     profiles: b.query<Profile[], void>({ query: () => '/profiles' }),
     knots: b.query<Reply<typeof C.knotListReply>, void>({ query: () => '/knots' }),
     knot: b.query<KnotReply, string>({ query: (id) => `/knots/${id}` }),
-    shape: b.query<Reply<typeof C.shapeReply>, ShapeQuestion>({ query: ({ id, ...params }) => ({ url: `/knots/${id}/shape`, params }) }),
-    way: b.query<Reply<typeof C.wayReply>, { id: string; way: string }>({ query: ({ id, way }) => `/knots/${id}/ways/${way}` }),
-    openShow: b.mutation<Reply<typeof C.openedShow>, z.input<typeof C.showState>>({ query: (body) => ({ url: '/shows', method: 'POST', body }) }),
-    moveShow: b.mutation<Reply<typeof C.movedShow>, { code: string; state: z.input<typeof C.showState> }>({ query: ({ code, state }) => ({ url: `/shows/${code}`, method: 'POST', body: state }) }),
-    identify: b.mutation<Reply<typeof C.identifyReply>, z.input<typeof C.identifyBody>>({ query: (body) => ({ url: '/identify', method: 'POST', body }) }),
-    touched: b.query<Reply<typeof C.touchedReply>, { id: string; crossings: readonly number[]; fault: string | null }>({ query: ({ id, crossings, fault }) => `/knots/${id}/touched?${fault ? `fault=${fault}` : `crossings=${crossings.join(',')}`}` }),
+    shape: b.query<Reply<typeof C.shapeReply>, ShapeQuestion>({
+      query: ({ id, ...params }) => ({ url: `/knots/${id}/shape`, params }),
+    }),
+    way: b.query<Reply<typeof C.wayReply>, { id: string; way: string }>({
+      query: ({ id, way }) => `/knots/${id}/ways/${way}`,
+    }),
+    openShow: b.mutation<Reply<typeof C.openedShow>, z.input<typeof C.showState>>({
+      query: (body) => ({ url: '/shows', method: 'POST', body }),
+    }),
+    moveShow: b.mutation<Reply<typeof C.movedShow>, { code: string; state: z.input<typeof C.showState> }>({
+      query: ({ code, state }) => ({ url: `/shows/${code}`, method: 'POST', body: state }),
+    }),
+    identify: b.mutation<Reply<typeof C.identifyReply>, z.input<typeof C.identifyBody>>({
+      query: (body) => ({ url: '/identify', method: 'POST', body }),
+    }),
+    touched: b.query<Reply<typeof C.touchedReply>, { id: string; crossings: readonly number[]; fault: string | null }>({
+      query: ({ id, crossings, fault }) =>
+        `/knots/${id}/touched?${fault ? `fault=${fault}` : `crossings=${crossings.join(',')}`}`,
+    }),
     changes: b.query<Reply<typeof C.changesReply>, string>({ query: (id) => `/knots/${id}/changes` }),
     lookalikes: b.query<Reply<typeof C.lookalikesReply>, string>({ query: (id) => `/knots/${id}/look-alikes` }),
-    drill: b.mutation<Reply<typeof C.drillReply>, z.input<typeof C.drillBody>>({ query: (body) => ({ url: '/drills/next', method: 'POST', body }) }),
-    choose: b.query<Reply<typeof C.chooseReply>, Job>({ query: (body) => ({ url: '/choose', method: 'POST', body }), providesTags: ['passing'] }),
-    passingTrials: b.query<Reply<typeof C.passingTrialsReply>, void>({ query: () => '/passing-trials', providesTags: ['passing'] }),
-    newPassingTrial: b.mutation<Reply<typeof C.passingTrialReply>, z.input<typeof C.newPassingTrialBody>>({ query: (body) => ({ url: '/passing-trials', method: 'POST', body }), invalidatesTags: ['passing'] }),
-    cutLength: b.query<Reply<typeof C.cutLengthReply>, z.input<typeof C.cutLengthBody>>({ query: (body) => ({ url: '/cut-length', method: 'POST', body }) }),
-    frictionHitch: b.query<Reply<typeof C.frictionReply>, z.input<typeof C.frictionBody>>({ query: (body) => ({ url: '/rig/friction-hitch', method: 'POST', body }) }),
-    ropeNeeded: b.query<Reply<typeof C.ropeNeededReply>, z.input<typeof C.ropeNeededBody>>({ query: (body) => ({ url: '/rope-needed', method: 'POST', body }) }),
+    drill: b.mutation<Reply<typeof C.drillReply>, z.input<typeof C.drillBody>>({
+      query: (body) => ({ url: '/drills/next', method: 'POST', body }),
+    }),
+    choose: b.query<Reply<typeof C.chooseReply>, Job>({
+      query: (body) => ({ url: '/choose', method: 'POST', body }),
+      providesTags: ['passing'],
+    }),
+    passingTrials: b.query<Reply<typeof C.passingTrialsReply>, void>({
+      query: () => '/passing-trials',
+      providesTags: ['passing'],
+    }),
+    newPassingTrial: b.mutation<Reply<typeof C.passingTrialReply>, z.input<typeof C.newPassingTrialBody>>({
+      query: (body) => ({ url: '/passing-trials', method: 'POST', body }),
+      invalidatesTags: ['passing'],
+    }),
+    cutLength: b.query<Reply<typeof C.cutLengthReply>, z.input<typeof C.cutLengthBody>>({
+      query: (body) => ({ url: '/cut-length', method: 'POST', body }),
+    }),
+    frictionHitch: b.query<Reply<typeof C.frictionReply>, z.input<typeof C.frictionBody>>({
+      query: (body) => ({ url: '/rig/friction-hitch', method: 'POST', body }),
+    }),
+    ropeNeeded: b.query<Reply<typeof C.ropeNeededReply>, z.input<typeof C.ropeNeededBody>>({
+      query: (body) => ({ url: '/rope-needed', method: 'POST', body }),
+    }),
     jobs: b.query<Reply<typeof C.jobsReply>, void>({ query: () => '/jobs?limit=12', providesTags: ['jobs'] }),
     keptJob: b.query<Reply<typeof C.jobReply>, string>({ query: (id) => `/jobs/${id}` }),
-    newJob: b.mutation<Reply<typeof C.jobReply>, z.input<typeof C.newJobBody>>({ query: (body) => ({ url: '/jobs', method: 'POST', body }), invalidatesTags: ['jobs'] }),
+    newJob: b.mutation<Reply<typeof C.jobReply>, z.input<typeof C.newJobBody>>({
+      query: (body) => ({ url: '/jobs', method: 'POST', body }),
+      invalidatesTags: ['jobs'],
+    }),
     today: b.query<Reply<typeof C.todayReply>, void>({ query: () => '/today', providesTags: ['records'] }),
-    tiedKnot: b.query<Reply<typeof C.tiedKnotReply>, string>({ query: (id) => `/tied-knots/${id}`, providesTags: ['records'] }),
-    knotEvent: b.mutation<Reply<typeof C.tiedKnotReply>, { of: string; body: z.input<typeof C.newKnotEventBody> }>({ query: ({ of, body }) => ({ url: `/tied-knots/${of}/events`, method: 'POST', body }), invalidatesTags: ['records'] }),
-    checks: b.query<Reply<typeof C.checksReply>, string>({ query: (search) => `/checks?${search}`, providesTags: ['records'] }),
+    tiedKnot: b.query<Reply<typeof C.tiedKnotReply>, string>({
+      query: (id) => `/tied-knots/${id}`,
+      providesTags: ['records'],
+    }),
+    knotEvent: b.mutation<Reply<typeof C.tiedKnotReply>, { of: string; body: z.input<typeof C.newKnotEventBody> }>({
+      query: ({ of, body }) => ({ url: `/tied-knots/${of}/events`, method: 'POST', body }),
+      invalidatesTags: ['records'],
+    }),
+    checks: b.query<Reply<typeof C.checksReply>, string>({
+      query: (search) => `/checks?${search}`,
+      providesTags: ['records'],
+    }),
     check: b.query<Reply<typeof C.checkReply>, string>({ query: (id) => `/checks/${id}`, providesTags: ['records'] }),
-    newCheck: b.mutation<Reply<typeof C.recordedReply>, C.NewCheck>({ query: (body) => ({ url: '/checks', method: 'POST', body }), invalidatesTags: ['records', 'ropes', 'rounds'] }),
-    sign: b.mutation<Reply<typeof C.recordedReply>, { check: string; body: z.input<typeof C.newSignatureBody> }>({ query: ({ check, body }) => ({ url: `/checks/${check}/signatures`, method: 'POST', body }), invalidatesTags: ['records'] }),
-    correct: b.mutation<Reply<typeof C.recordedReply>, { check: string; body: z.input<typeof C.newCorrectionBody> }>({ query: ({ check, body }) => ({ url: `/checks/${check}/corrections`, method: 'POST', body }), invalidatesTags: ['records'] }),
-    closeFinding: b.mutation<Reply<typeof C.recordedReply>, { check: string; body: z.input<typeof C.newFindingClosedBody> }>({ query: ({ check, body }) => ({ url: `/checks/${check}/finding-closed`, method: 'POST', body }), invalidatesTags: ['records'] }),
+    newCheck: b.mutation<Reply<typeof C.recordedReply>, C.NewCheck>({
+      query: (body) => ({ url: '/checks', method: 'POST', body }),
+      invalidatesTags: ['records', 'ropes', 'rounds'],
+    }),
+    sign: b.mutation<Reply<typeof C.recordedReply>, { check: string; body: z.input<typeof C.newSignatureBody> }>({
+      query: ({ check, body }) => ({ url: `/checks/${check}/signatures`, method: 'POST', body }),
+      invalidatesTags: ['records'],
+    }),
+    correct: b.mutation<Reply<typeof C.recordedReply>, { check: string; body: z.input<typeof C.newCorrectionBody> }>({
+      query: ({ check, body }) => ({ url: `/checks/${check}/corrections`, method: 'POST', body }),
+      invalidatesTags: ['records'],
+    }),
+    closeFinding: b.mutation<
+      Reply<typeof C.recordedReply>,
+      { check: string; body: z.input<typeof C.newFindingClosedBody> }
+    >({
+      query: ({ check, body }) => ({ url: `/checks/${check}/finding-closed`, method: 'POST', body }),
+      invalidatesTags: ['records'],
+    }),
   }),
 });
 export const {
-  useSessionQuery, useSignInMutation, useSignOutMutation, useSetupMutation, useDemoPeopleQuery, usePreferencesMutation, usePeopleQuery, useNewPersonMutation, useRopesQuery, useNewRopeMutation,
-  useIdentifyMutation, useTouchedQuery, useChangesQuery, useLookalikesQuery, useDrillMutation, useProfilesQuery, useKnotsQuery, useKnotQuery, useShapeQuery, useWayQuery, useOpenShowMutation, useMoveShowMutation, useChooseQuery, useFrictionHitchQuery, useCutLengthQuery, usePassingTrialsQuery, useNewPassingTrialMutation, useRopeNeededQuery, useJobsQuery, useKeptJobQuery, useNewJobMutation, useTodayQuery, useTiedKnotQuery, useKnotEventMutation, useChecksQuery, useCheckQuery,
-  usePersonByIdQuery, useChangePersonMutation, useSignOffMutation, useOwnPinMutation, useImportFileMutation, useRopeQuery, useRopeEventMutation, useRoundsQuery, useRoundQuery, useNewRoundMutation, useRoundWalksQuery, useRoundWalkQuery,
-  useNewRoundWalkMutation, useFinishRoundWalkMutation, useToLookAtQuery, useStatisticsQuery, useVerifyEntryQuery, useHeadQuery, useNewCheckMutation, useSignMutation, useCorrectMutation, useCloseFindingMutation,
+  useSessionQuery,
+  useSignInMutation,
+  useSignOutMutation,
+  useSetupMutation,
+  useDemoPeopleQuery,
+  usePreferencesMutation,
+  usePeopleQuery,
+  useNewPersonMutation,
+  useRopesQuery,
+  useNewRopeMutation,
+  useIdentifyMutation,
+  useTouchedQuery,
+  useChangesQuery,
+  useLookalikesQuery,
+  useDrillMutation,
+  useProfilesQuery,
+  useKnotsQuery,
+  useKnotQuery,
+  useShapeQuery,
+  useWayQuery,
+  useOpenShowMutation,
+  useMoveShowMutation,
+  useChooseQuery,
+  useFrictionHitchQuery,
+  useCutLengthQuery,
+  usePassingTrialsQuery,
+  useNewPassingTrialMutation,
+  useRopeNeededQuery,
+  useJobsQuery,
+  useKeptJobQuery,
+  useNewJobMutation,
+  useTodayQuery,
+  useTiedKnotQuery,
+  useKnotEventMutation,
+  useChecksQuery,
+  useCheckQuery,
+  usePersonByIdQuery,
+  useChangePersonMutation,
+  useSignOffMutation,
+  useOwnPinMutation,
+  useImportFileMutation,
+  useRopeQuery,
+  useRopeEventMutation,
+  useRoundsQuery,
+  useRoundQuery,
+  useNewRoundMutation,
+  useRoundWalksQuery,
+  useRoundWalkQuery,
+  useNewRoundWalkMutation,
+  useFinishRoundWalkMutation,
+  useToLookAtQuery,
+  useStatisticsQuery,
+  useVerifyEntryQuery,
+  useHeadQuery,
+  useNewCheckMutation,
+  useSignMutation,
+  useCorrectMutation,
+  useCloseFindingMutation,
 } = api;
 
 /** A refusal in words for a person. */
 export function refusalText(error: unknown): string {
   const r = error as Refusal;
-  if (r.status === 'FETCH_ERROR' || r.status === 'TIMEOUT_ERROR') return 'No answer from the server. Nothing is lost: try again when there is signal.';
+  if (r.status === 'FETCH_ERROR' || r.status === 'TIMEOUT_ERROR')
+    return 'No answer from the server. Nothing is lost: try again when there is signal.';
   if (!r.data?.code) return 'The server gave an answer that could not be read. Nothing is lost: try again.';
   const fields = r.data.errors?.map((e) => `${e.path}: ${e.message}`).join('; ');
   return fields ? `${r.data.title}. ${fields}` : `${r.data.title}. ${r.data.detail}`;
 }
 /** Message for one field, by its path. */
-export const fieldMessage = (error: unknown, path: string): string | undefined => (error as Refusal | undefined)?.data?.errors?.find((e) => e.path === path)?.message;
+export const fieldMessage = (error: unknown, path: string): string | undefined =>
+  (error as Refusal | undefined)?.data?.errors?.find((e) => e.path === path)?.message;

@@ -18,11 +18,17 @@ let owner: string | null = null;
 const watchers = new Set<() => void>();
 let loading = false;
 
-interface Kept { job: JobState; walks: readonly Walk[] }
+interface Kept {
+  job: JobState;
+  walks: readonly Walk[];
+}
 function read(person: string): Kept {
   try {
     const kept = JSON.parse(localStorage.getItem(key(person)) ?? '') as Partial<Kept>;
-    return { job: kept.job?.job ? kept.job : { job: DEFAULT_JOB, rope: null, knot: null }, walks: Array.isArray(kept.walks) ? kept.walks : [] };
+    return {
+      job: kept.job?.job ? kept.job : { job: DEFAULT_JOB, rope: null, knot: null },
+      walks: Array.isArray(kept.walks) ? kept.walks : [],
+    };
   } catch {
     return { job: { job: DEFAULT_JOB, rope: null, knot: null }, walks: [] };
   }
@@ -41,7 +47,11 @@ export function openDesk(person: string | null): void {
 }
 
 /** Whose desk is open. */
-export const useDeskOwner = (): string | null => useSyncExternalStore((w) => (watchers.add(w), () => watchers.delete(w)), () => owner);
+export const useDeskOwner = (): string | null =>
+  useSyncExternalStore(
+    (w) => (watchers.add(w), () => watchers.delete(w)),
+    () => owner,
+  );
 
 let last: string | null = null;
 store.subscribe(() => {

@@ -5,8 +5,26 @@ import { pointAnswered, walkBegun, walkChanged, walkEnded, type Walk } from './w
 import { fieldMessage, refusalText } from './api';
 
 const walk: Walk = {
-  id: 'w', tiedKnot: 'k', knot: 'bowline-locked', rope: 'r', ropeTag: 'NL-07', rope_diameter_mm: 10, place: 'loft', tiedBy: 'p', tiedAt: '2026-05-14T09:00:00.000Z', profile: 'sport-crag', profileVersion: 1, stopper: false,
-  hand: 'right', answers: [], tailText: '', tailUnit: 'mm', tailMethod: 'ruler', note: '', seenAt: null, begunAt: '2026-05-14T10:00:00.000Z',
+  id: 'w',
+  tiedKnot: 'k',
+  knot: 'bowline-locked',
+  rope: 'r',
+  ropeTag: 'NL-07',
+  rope_diameter_mm: 10,
+  place: 'loft',
+  tiedBy: 'p',
+  tiedAt: '2026-05-14T09:00:00.000Z',
+  profile: 'sport-crag',
+  profileVersion: 1,
+  stopper: false,
+  hand: 'right',
+  answers: [],
+  tailText: '',
+  tailUnit: 'mm',
+  tailMethod: 'ruler',
+  note: '',
+  seenAt: null,
+  begunAt: '2026-05-14T10:00:00.000Z',
 };
 const dispatch = (action: Parameters<typeof store.dispatch>[0]) => store.dispatch(action);
 const getState = () => store.getState();
@@ -78,16 +96,31 @@ describe('a walk', () => {
 test('taking a rope from the store takes its kind and diameter into the job', () => {
   openDesk('tove');
   dispatch(ropeTaken({ id: 'r', tag: 'NL-03', kind: 'low-stretch', diameter_mm: 10.5 }));
-  expect(getState().job).toMatchObject({ rope: { id: 'r', tag: 'NL-03' }, job: { rope: { kind: 'low-stretch', diameter_mm: 10.5 } } });
+  expect(getState().job).toMatchObject({
+    rope: { id: 'r', tag: 'NL-03' },
+    job: { rope: { kind: 'low-stretch', diameter_mm: 10.5 } },
+  });
   dispatch(ropeTaken(null));
   dispatch(knotTaken('bowline'));
   expect(getState().job).toMatchObject({ rope: null, knot: 'bowline', job: { rope: { diameter_mm: 10.5 } } });
 });
 
 test('refusals are put in words; a field finds its own', () => {
-  const refusal = { status: 400, data: { title: 'The request has faults', detail: 'x', code: 'bad-input', errors: [{ path: 'tag', message: 'is taken' }] } };
+  const refusal = {
+    status: 400,
+    data: {
+      title: 'The request has faults',
+      detail: 'x',
+      code: 'bad-input',
+      errors: [{ path: 'tag', message: 'is taken' }],
+    },
+  };
   expect(refusalText(refusal)).toBe('The request has faults. tag: is taken');
-  expect([fieldMessage(refusal, 'tag'), fieldMessage(refusal, 'name'), fieldMessage(undefined, 'tag')]).toEqual(['is taken', undefined, undefined]);
+  expect([fieldMessage(refusal, 'tag'), fieldMessage(refusal, 'name'), fieldMessage(undefined, 'tag')]).toEqual([
+    'is taken',
+    undefined,
+    undefined,
+  ]);
   expect(refusalText({ status: 'FETCH_ERROR' })).toContain('Nothing is lost');
   expect(refusalText({ status: 500, data: 'gateway' })).toContain('could not be read');
 });

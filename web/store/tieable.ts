@@ -5,4 +5,5 @@ export type TieableRope = RopeRow & { readonly kind: NonNullable<RopeRow['kind']
 const isTieable = (r: RopeRow): r is TieableRope => r.kind !== null && r.diameter_mm !== null;
 export const tieable = (ropes: readonly RopeRow[]): TieableRope[] => ropes.filter(isTieable);
 /** In service, without damage that nothing was done about. */
-export const forLife = (ropes: readonly RopeRow[]): TieableRope[] => tieable(ropes).filter((r) => r.state === 'in-service');
+export const forLife = (ropes: readonly RopeRow[]): TieableRope[] =>
+  tieable(ropes).filter((r) => r.state === 'in-service');

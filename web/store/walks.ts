@@ -1,7 +1,15 @@
 /** Checks begun and not yet recorded: every answer is kept at once, so that reload and Back lose nothing. */
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { TAIL_UNCERTAINTY_MM, tailNames, typedTail_mm, type PointAnswer, type TailMeasured, type TailMethod, type TailUnit } from '../../core/inspect';
-import type { KnotEntry } from '../../core/knots/types';
+import {
+  TAIL_UNCERTAINTY_MM,
+  tailNames,
+  typedTail_mm,
+  type PointAnswer,
+  type TailMeasured,
+  type TailMethod,
+  type TailUnit,
+} from '../../core/inspect/judging';
+import type { KnotEntry } from '../../core/knots/facts/types';
 import type { LengthUnit } from '../../core/units';
 
 export const TAIL_UNITS = ['mm', 'in', 'fist', 'diameter'] as const satisfies readonly TailUnit[];
@@ -45,9 +53,17 @@ const slice = createSlice({
   initialState: [] as readonly Walk[],
   reducers: {
     walkBegun: (state, action: PayloadAction<Walk>) => [action.payload, ...state],
-    walkChanged: (state, action: PayloadAction<{ id: string } & Partial<Walk>>) => state.map((w) => (w.id === action.payload.id ? { ...w, ...action.payload } : w)),
+    walkChanged: (state, action: PayloadAction<{ id: string } & Partial<Walk>>) =>
+      state.map((w) => (w.id === action.payload.id ? { ...w, ...action.payload } : w)),
     pointAnswered: (state, action: PayloadAction<{ id: string; answer: PointAnswer }>) =>
-      state.map((w) => (w.id === action.payload.id ? { ...w, answers: [...w.answers.filter((a) => a.point !== action.payload.answer.point), action.payload.answer] } : w)),
+      state.map((w) =>
+        w.id === action.payload.id
+          ? {
+              ...w,
+              answers: [...w.answers.filter((a) => a.point !== action.payload.answer.point), action.payload.answer],
+            }
+          : w,
+      ),
     walkEnded: (state, action: PayloadAction<string>) => state.filter((w) => w.id !== action.payload),
     walksLoaded: (_state, action: PayloadAction<readonly Walk[]>) => action.payload,
   },
@@ -56,16 +72,42 @@ export const { walkBegun, walkChanged, pointAnswered, walkEnded, walksLoaded } =
 export const walksReducer = slice.reducer;
 
 /** What a walk begins with besides its knot: nothing answered, lengths in the person's unit. */
-export const freshWalk = (unit: LengthUnit) => ({ answers: [], tailText: '', tailUnit: unit, tailMethod: unit === 'fist' ? ('fists' as const) : ('ruler' as const), note: '', seenAt: null, begunAt: new Date().toISOString() });
+export const freshWalk = (unit: LengthUnit) => ({
+  answers: [],
+  tailText: '',
+  tailUnit: unit,
+  tailMethod: unit === 'fist' ? ('fists' as const) : ('ruler' as const),
+  note: '',
+  seenAt: null,
+  begunAt: new Date().toISOString(),
+});
 
 /** Every tail as typed, by name, and how well it was measured; null where a field holds no length. */
-export function typedTails(walk: Walk, knot: Pick<KnotEntry, 'family'>, fist_mm: number): { readonly names: readonly string[]; readonly texts: readonly string[]; readonly mm: readonly (number | null)[]; readonly uncertainty_mm: number } {
+export function typedTails(
+  walk: Walk,
+  knot: Pick<KnotEntry, 'family'>,
+  fist_mm: number,
+): {
+  readonly names: readonly string[];
+  readonly texts: readonly string[];
+  readonly mm: readonly (number | null)[];
+  readonly uncertainty_mm: number;
+} {
   const names = tailNames(knot);
   const texts = names.map((_, k) => (k === 0 ? walk.tailText : (walk.moreTails?.[k - 1] ?? '')));
-  return { names, texts, mm: texts.map((t) => typedTail_mm(t, walk.tailUnit, { fist_mm, rope_diameter_mm: walk.rope_diameter_mm })), uncertainty_mm: walk.tailUncertainty_mm ?? TAIL_UNCERTAINTY_MM[walk.tailMethod] };
+  return {
+    names,
+    texts,
+    mm: texts.map((t) => typedTail_mm(t, walk.tailUnit, { fist_mm, rope_diameter_mm: walk.rope_diameter_mm })),
+    uncertainty_mm: walk.tailUncertainty_mm ?? TAIL_UNCERTAINTY_MM[walk.tailMethod],
+  };
 }
 /** The answer to the tail point, once every field holds a length; null before. */
-export function tailAnswer(walk: Walk, knot: Pick<KnotEntry, 'family'>, fist_mm: number): Omit<PointAnswer, 'point'> | null {
+export function tailAnswer(
+  walk: Walk,
+  knot: Pick<KnotEntry, 'family'>,
+  fist_mm: number,
+): Omit<PointAnswer, 'point'> | null {
   const { mm, uncertainty_mm } = typedTails(walk, knot, fist_mm);
   if (mm.some((v) => v === null)) return null;
   const [first, ...more] = mm.map((v): TailMeasured => ({ tail_mm: v!, method: walk.tailMethod, uncertainty_mm }));

@@ -5,27 +5,84 @@ import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { SHIPPED_PROFILES } from '../../core/profiles';
-import { ENTRIES } from '../../core/knots/entries';
+import { ENTRIES } from '../../core/knots/catalogue/entries';
 import { openDesk, store } from '../store';
 import { api } from '../store/api';
 
-export interface Sent { readonly method: string; readonly path: string; readonly body: unknown }
+export interface Sent {
+  readonly method: string;
+  readonly path: string;
+  readonly body: unknown;
+}
 type Answers = Readonly<Record<string, unknown>>;
 
-export const PERSON = { id: '11111111-1111-4111-8111-111111111111', handle: 'tove', name: 'Tove Vannmark', roles: ['instructor'], fist_mm: 92, arm_mm: null, hand_mm: null, foot_mm: null, length_unit: 'mm', hand: 'right', single_keys: true, calibrated: true, has_pin: true };
-export const TIER = { ...PERSON, id: '22222222-2222-4222-8222-222222222222', handle: 'joss', name: 'Joss Marrable', roles: ['learner'] };
-export const ROPE = { id: '33333333-3333-4333-8333-333333333333', tag: 'NL-07', thing: 'rope', kind: 'dynamic', diameter_mm: 10.2, length_m: 60, first_length_m: 60, state: 'in-service', open_damages: 0, hard_falls: 0, open_findings: 0, knots_in_it: 0, in_service_since: null, note: '' };
+export const PERSON = {
+  id: '11111111-1111-4111-8111-111111111111',
+  handle: 'tove',
+  name: 'Tove Vannmark',
+  roles: ['instructor'],
+  fist_mm: 92,
+  arm_mm: null,
+  hand_mm: null,
+  foot_mm: null,
+  length_unit: 'mm',
+  hand: 'right',
+  single_keys: true,
+  calibrated: true,
+  has_pin: true,
+};
+export const TIER = {
+  ...PERSON,
+  id: '22222222-2222-4222-8222-222222222222',
+  handle: 'joss',
+  name: 'Joss Marrable',
+  roles: ['learner'],
+};
+export const ROPE = {
+  id: '33333333-3333-4333-8333-333333333333',
+  tag: 'NL-07',
+  thing: 'rope',
+  kind: 'dynamic',
+  diameter_mm: 10.2,
+  length_m: 60,
+  first_length_m: 60,
+  state: 'in-service',
+  open_damages: 0,
+  hard_falls: 0,
+  open_findings: 0,
+  knots_in_it: 0,
+  in_service_since: null,
+  note: '',
+};
 
 const STANDING: Answers = {
-  'GET /session': { person: PERSON, organisation: { id: 'o', name: 'Loft', demo: false }, demo: false, setup_open: false },
+  'GET /session': {
+    person: PERSON,
+    organisation: { id: 'o', name: 'Loft', demo: false },
+    demo: false,
+    setup_open: false,
+  },
   'GET /people': [PERSON, TIER],
   'GET /ropes': [ROPE],
   'GET /profiles': SHIPPED_PROFILES,
   'GET /knots': ENTRIES.map((e) => ({
-    id: e.id, names: e.names, family: e.family, purposes: e.purposes, can_be_checked: e.check_points.length > 0, ways: e.ways,
-    faults: e.faults.map((f) => f.id), form_certainty: e.form_certainty,
+    id: e.id,
+    names: e.names,
+    family: e.family,
+    purposes: e.purposes,
+    can_be_checked: e.check_points.length > 0,
+    ways: e.ways,
+    faults: e.faults.map((f) => f.id),
+    form_certainty: e.form_certainty,
   })),
-  'GET /today': { open_findings: [], waiting_signatures: [], last_checks: [], to_look_at_again: [], rounds_waiting: [], counts: { checks: 0, open_findings: 0, waiting_signatures: 0 } },
+  'GET /today': {
+    open_findings: [],
+    waiting_signatures: [],
+    last_checks: [],
+    to_look_at_again: [],
+    rounds_waiting: [],
+    counts: { checks: 0, open_findings: 0, waiting_signatures: 0 },
+  },
   [`GET /people/${PERSON.id}`]: { person: PERSON, signed_off: [], wrong_pins: [] },
   'GET /jobs': { items: [], next: null },
 };
@@ -40,7 +97,12 @@ globalThis.Request = class extends NodeRequest {
 };
 
 /** Shows `element` at `path`; `answers` by "METHOD /path", a number stands for a refusal with that status. */
-export function show(element: ReactElement, pattern: string, path: string, answers: Answers = {}): { sent: Sent[]; router: ReturnType<typeof createMemoryRouter> } {
+export function show(
+  element: ReactElement,
+  pattern: string,
+  path: string,
+  answers: Answers = {},
+): { sent: Sent[]; router: ReturnType<typeof createMemoryRouter> } {
   const sent: Sent[] = [];
   const all = { ...STANDING, ...answers };
   globalThis.fetch = jest.fn(async (input: RequestInfo | URL) => {
@@ -48,18 +110,44 @@ export function show(element: ReactElement, pattern: string, path: string, answe
     const url = new URL(request.url);
     const at = `${request.method} ${url.pathname.replace('/api/v1', '')}`;
     const text = await request.text();
-    if (request.method !== 'GET') sent.push({ method: request.method, path: url.pathname.replace('/api/v1', ''), body: text ? JSON.parse(text) : null });
+    if (request.method !== 'GET')
+      sent.push({
+        method: request.method,
+        path: url.pathname.replace('/api/v1', ''),
+        body: text ? JSON.parse(text) : null,
+      });
     const answer = all[at];
     if (answer === undefined || typeof answer === 'number') {
       const status = answer ?? 404;
-      return new Response(JSON.stringify({ type: '', title: `Refused ${status}`, status, detail: 'said by the test', code: status === 403 ? 'role-missing' : 'not-found' }), { status, headers: { 'content-type': 'application/problem+json' } });
+      return new Response(
+        JSON.stringify({
+          type: '',
+          title: `Refused ${status}`,
+          status,
+          detail: 'said by the test',
+          code: status === 403 ? 'role-missing' : 'not-found',
+        }),
+        { status, headers: { 'content-type': 'application/problem+json' } },
+      );
     }
     return new Response(JSON.stringify(answer), { status: 200, headers: { 'content-type': 'application/json' } });
   }) as typeof fetch;
   store.dispatch(api.util.resetApiState());
   openDesk(PERSON.id);
-  const router = createMemoryRouter([{ path: pattern, element }, { path: '*', element: <p>elsewhere</p> }], { initialEntries: [path] });
-  render(<Provider store={store}><Session><RouterProvider router={router} /></Session></Provider>);
+  const router = createMemoryRouter(
+    [
+      { path: pattern, element },
+      { path: '*', element: <p>elsewhere</p> },
+    ],
+    { initialEntries: [path] },
+  );
+  render(
+    <Provider store={store}>
+      <Session>
+        <RouterProvider router={router} />
+      </Session>
+    </Provider>,
+  );
   return { sent, router };
 }
 

@@ -40,7 +40,21 @@ import('./scene').catch(() => undefined);
 const STILL_PX = 5;
 const RADIANS_PER_PX = 0.011;
 
-export function Rope3D({ name, picture, components, whole, motion, frame, ghost, hands, turn, palm = null, ref, onFace, onPick }: Props) {
+export function Rope3D({
+  name,
+  picture,
+  components,
+  whole,
+  motion,
+  frame,
+  ghost,
+  hands,
+  turn,
+  palm = null,
+  ref,
+  onFace,
+  onPick,
+}: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const scene = useRef<RopeScene | null>(null);
   const [ready, setReady] = useState(false);
@@ -119,7 +133,10 @@ export function Rope3D({ name, picture, components, whole, motion, frame, ghost,
     const touched = scene.current?.touch(e.clientX - box.left, e.clientY - box.top) ?? null;
     if (!touched || !onPick) return onPick?.(null, null);
     const near = scene.current?.nearFace ?? 'front';
-    const svg = await fetch(pictureUrl({ ...picture, face: near, size: 340, alt: '' }, theme)).then((reply) => (reply.ok ? reply.text() : null), () => null);
+    const svg = await fetch(pictureUrl({ ...picture, face: near, size: 340, alt: '' }, theme)).then(
+      (reply) => (reply.ok ? reply.text() : null),
+      () => null,
+    );
     onPick(svg === null ? null : pickedIn(svg, near, touched), touched);
   };
   const move = (e: PointerEvent<HTMLCanvasElement>) => {
@@ -128,8 +145,12 @@ export function Rope3D({ name, picture, components, whole, motion, frame, ghost,
     const now = { x: e.clientX, y: e.clientY };
     moved.current += Math.hypot(now.x - was.x, now.y - was.y);
     const other = [...pointers.current.entries()].find(([id]) => id !== e.pointerId)?.[1];
-    if (other) scene.current?.zoomBy(Math.hypot(now.x - other.x, now.y - other.y) / (Math.hypot(was.x - other.x, was.y - other.y) || 1));
-    else if (moved.current > STILL_PX) scene.current?.turnBy((now.x - was.x) * RADIANS_PER_PX, (now.y - was.y) * RADIANS_PER_PX);
+    if (other)
+      scene.current?.zoomBy(
+        Math.hypot(now.x - other.x, now.y - other.y) / (Math.hypot(was.x - other.x, was.y - other.y) || 1),
+      );
+    else if (moved.current > STILL_PX)
+      scene.current?.turnBy((now.x - was.x) * RADIANS_PER_PX, (now.y - was.y) * RADIANS_PER_PX);
     pointers.current.set(e.pointerId, now);
     tellFace();
   };
@@ -139,7 +160,11 @@ export function Rope3D({ name, picture, components, whole, motion, frame, ghost,
   };
   return (
     <>
-      {drawn ? null : <div className="cold d-grid" style={{ placeItems: 'center' }}><KnotPicture {...picture} face={face} size={340} alt={`${name}, ${face}`} /></div>}
+      {drawn ? null : (
+        <div className="cold d-grid" style={{ placeItems: 'center' }}>
+          <KnotPicture {...picture} face={face} size={340} alt={`${name}, ${face}`} />
+        </div>
+      )}
       <canvas
         ref={canvas}
         tabIndex={0}
@@ -156,7 +181,9 @@ export function Rope3D({ name, picture, components, whole, motion, frame, ghost,
         onPointerCancel={(e) => up(e, false)}
         onKeyDown={(e) => {
           const step = 0.2;
-          const turn = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[e.key];
+          const turn = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[
+            e.key
+          ];
           if (e.key === '+' || e.key === '-') scene.current?.zoomBy(e.key === '+' ? 1.15 : 1 / 1.15);
           else if (turn) {
             scene.current?.turnBy(turn[0]!, turn[1]!);

@@ -26,7 +26,10 @@ export interface Turn {
   readonly height: number;
 }
 
-const COLOURS = { paper: { ink: '#16324f', ground: '#ffffff' }, headlamp: { ink: '#ffd9b8', ground: '#1d1512' } } as const;
+const COLOURS = {
+  paper: { ink: '#16324f', ground: '#ffffff' },
+  headlamp: { ink: '#ffd9b8', ground: '#1d1512' },
+} as const;
 const SIDE_px = 96;
 
 export function handDisc(letter: HandMarker['letter'], moves: boolean, theme: keyof typeof COLOURS): CanvasTexture {

@@ -21,15 +21,25 @@ const number = (element: Element, name: string) => Number(element.getAttribute(n
 /** @param svg text of the face's picture */
 export function pickedIn(svg: string, face: 'front' | 'back', touched: Touched): Picked | null {
   const picture = new DOMParser().parseFromString(svg, 'image/svg+xml');
-  const own = [...picture.querySelectorAll('[data-component]')].filter((g) => g.getAttribute('data-component') === touched.component);
+  const own = [...picture.querySelectorAll('[data-component]')].filter(
+    (g) => g.getAttribute('data-component') === touched.component,
+  );
   const piece = own.find((g) => number(g, 'data-from') <= touched.at && touched.at <= number(g, 'data-to'));
   if (!piece) return null;
   const x = face === 'front' ? touched.point[0] : -touched.point[0];
   const near = [...picture.querySelectorAll('[data-crossing]')]
-    .map((c) => ({ crossing: number(c, 'data-crossing'), apart: Math.hypot(number(c, 'cx') - x, -number(c, 'cy') - touched.point[1]) }))
+    .map((c) => ({
+      crossing: number(c, 'data-crossing'),
+      apart: Math.hypot(number(c, 'cx') - x, -number(c, 'cy') - touched.point[1]),
+    }))
     .filter((c) => c.apart <= NEAR_CROSSING)
     .sort((a, b) => a.apart - b.apart)[0];
-  return { component: touched.component, from: number(piece, 'data-from'), to: number(piece, 'data-to'), crossing: near?.crossing ?? null };
+  return {
+    component: touched.component,
+    from: number(piece, 'data-from'),
+    to: number(piece, 'data-to'),
+    crossing: near?.crossing ?? null,
+  };
 }
 
 interface Marks {

@@ -3,7 +3,27 @@
  * frame in full quality. Lights turn with the camera. No loop runs when nothing moves.
  */
 import {
-  ACESFilmicToneMapping, CapsuleGeometry, CircleGeometry, Color, DirectionalLight, Group, HemisphereLight, type Material, Mesh, MeshBasicMaterial, MeshLambertMaterial, MeshStandardMaterial, PerspectiveCamera, Raycaster, Scene, Sprite, SpriteMaterial, TorusGeometry, Vector2, Vector3, WebGLRenderer,
+  ACESFilmicToneMapping,
+  CapsuleGeometry,
+  CircleGeometry,
+  Color,
+  DirectionalLight,
+  Group,
+  HemisphereLight,
+  type Material,
+  Mesh,
+  MeshBasicMaterial,
+  MeshLambertMaterial,
+  MeshStandardMaterial,
+  PerspectiveCamera,
+  Raycaster,
+  Scene,
+  Sprite,
+  SpriteMaterial,
+  TorusGeometry,
+  Vector2,
+  Vector3,
+  WebGLRenderer,
 } from 'three';
 import type { Point3 } from '../../../core/curve';
 import { PICTURE_THEMES, strandTints } from '../../../core/picture/tokens';
@@ -55,7 +75,12 @@ const HANDS_IN_HEIGHT = 11;
 const SAME = 1e-4;
 /** Whether two lie alike, point by point. */
 const sameShape = (a: SceneComponent, b: SceneComponent): boolean =>
-  !a.tape && !b.tape && a.name === b.name && a.diameter === b.diameter && a.points.length === b.points.length && a.points.every((p, i) => p.every((v, k) => Math.abs(v - b.points[i]![k]!) < SAME));
+  !a.tape &&
+  !b.tape &&
+  a.name === b.name &&
+  a.diameter === b.diameter &&
+  a.points.length === b.points.length &&
+  a.points.every((p, i) => p.every((v, k) => Math.abs(v - b.points[i]![k]!) < SAME));
 
 export class RopeScene {
   private readonly renderer: WebGLRenderer;
@@ -82,7 +107,13 @@ export class RopeScene {
   private disposed = false;
 
   constructor(canvas: HTMLCanvasElement) {
-    this.renderer = new WebGLRenderer({ canvas, antialias: false, alpha: true, powerPreference: 'low-power', preserveDrawingBuffer: true });
+    this.renderer = new WebGLRenderer({
+      canvas,
+      antialias: false,
+      alpha: true,
+      powerPreference: 'low-power',
+      preserveDrawingBuffer: true,
+    });
     this.renderer.toneMapping = ACESFilmicToneMapping;
     // asking the driver after each shader waits for it
     this.renderer.debug.checkShaderErrors = false;
@@ -94,7 +125,10 @@ export class RopeScene {
     rim.position.set(7, 2, -9);
     this.camera.add(key, rim);
     this.scene.add(new HemisphereLight(new Color('#f4f1ea'), new Color('#6b5d4b'), 1.35));
-    this.mark = new Mesh(new TorusGeometry(0.72, 0.09, 8, 40), new MeshBasicMaterial({ depthTest: false, transparent: true }));
+    this.mark = new Mesh(
+      new TorusGeometry(0.72, 0.09, 8, 40),
+      new MeshBasicMaterial({ depthTest: false, transparent: true }),
+    );
     this.mark.renderOrder = 1;
     this.mark.visible = false;
     this.shape.add(this.mark);
@@ -132,8 +166,20 @@ export class RopeScene {
       g.geometry.dispose();
     }
     this.ghosts = components.filter(isRope).map((c) => {
-      const seenThrough = this.material(`ghost ${theme}`, () => new MeshBasicMaterial({ color: PICTURE_THEMES[theme].mark, transparent: true, opacity: 0.26, depthWrite: false }));
-      const ghost = new Mesh(tube(componentMesh({ ...c, diameter: c.diameter * GHOST_THINNER }, theme, [], PLAYED)).geometry, seenThrough);
+      const seenThrough = this.material(
+        `ghost ${theme}`,
+        () =>
+          new MeshBasicMaterial({
+            color: PICTURE_THEMES[theme].mark,
+            transparent: true,
+            opacity: 0.26,
+            depthWrite: false,
+          }),
+      );
+      const ghost = new Mesh(
+        tube(componentMesh({ ...c, diameter: c.diameter * GHOST_THINNER }, theme, [], PLAYED)).geometry,
+        seenThrough,
+      );
       ghost.renderOrder = 1;
       return ghost;
     });
@@ -143,7 +189,9 @@ export class RopeScene {
   /** Plain markers for hands: a disc with a letter, in front of everything, facing the viewer. */
   showHands(hands: readonly HandMarker[], theme: Theme): void {
     // while it moves they only change their places
-    const same = this.handSprites.length === hands.length && hands.every(({ letter, moves }, k) => this.handSprites[k]!.name === `${letter} ${String(moves)} ${theme}`);
+    const same =
+      this.handSprites.length === hands.length &&
+      hands.every(({ letter, moves }, k) => this.handSprites[k]!.name === `${letter} ${String(moves)} ${theme}`);
     if (!same) {
       for (const s of this.handSprites) {
         this.shape.remove(s);
@@ -151,7 +199,14 @@ export class RopeScene {
         s.material.dispose();
       }
       this.handSprites = hands.map(({ letter, moves }) => {
-        const sprite = new Sprite(new SpriteMaterial({ map: handDisc(letter, moves, theme), depthTest: false, transparent: true, toneMapped: false }));
+        const sprite = new Sprite(
+          new SpriteMaterial({
+            map: handDisc(letter, moves, theme),
+            depthTest: false,
+            transparent: true,
+            toneMapped: false,
+          }),
+        );
         sprite.name = `${letter} ${String(moves)} ${theme}`;
         sprite.renderOrder = 2;
         this.shape.add(sprite);
@@ -173,7 +228,19 @@ export class RopeScene {
     if (!palm) return;
     const [wrist, tips] = [new Vector3(...palm.wrist), new Vector3(...palm.fingertips)];
     const along = tips.clone().sub(wrist);
-    this.palm = new Mesh(new CapsuleGeometry(palm.width / 2, along.length(), 8, 24), this.material(`palm ${theme}`, () => new MeshLambertMaterial({ color: PICTURE_THEMES[theme].palm, transparent: true, opacity: 0.55, depthWrite: false })));
+    this.palm = new Mesh(
+      new CapsuleGeometry(palm.width / 2, along.length(), 8, 24),
+      this.material(
+        `palm ${theme}`,
+        () =>
+          new MeshLambertMaterial({
+            color: PICTURE_THEMES[theme].palm,
+            transparent: true,
+            opacity: 0.55,
+            depthWrite: false,
+          }),
+      ),
+    );
     this.palm.position.copy(wrist).addScaledVector(along, 0.5);
     this.palm.quaternion.setFromUnitVectors(new Vector3(0, 1, 0), along.normalize());
     this.shape.add(this.palm);
@@ -182,7 +249,12 @@ export class RopeScene {
   private build(components: readonly SceneComponent[], theme: Theme, full: boolean, played = PLAYED): void {
     this.renderer.toneMappingExposure = theme === 'paper' ? 1.16 : 1.05;
     // from frame to frame of a motion what stands still stays as it was made
-    const kept = full ? [] : this.takeOut((d) => d.theme === theme && !d.full && d.played === played && components.some((c) => sameShape(c, d.component)));
+    const kept = full
+      ? []
+      : this.takeOut(
+          (d) =>
+            d.theme === theme && !d.full && d.played === played && components.some((c) => sameShape(c, d.component)),
+        );
     this.clear();
     const colours = PICTURE_THEMES[theme];
     (this.mark.material as MeshBasicMaterial).color.set(colours.mark);
@@ -199,13 +271,36 @@ export class RopeScene {
       const low = of(full ? MOVING : played);
       const high = full && !c.tape ? of(FULL) : low;
       const kind = rope ? c.role : 'thing';
-      const still = new Mesh(high.geometry, this.material(`still ${kind} ${theme}`, () => (rope ? new MeshStandardMaterial({ map, bumpMap: bump, bumpScale: 3, roughness: 0.84, metalness: 0, vertexColors: true }) : new MeshStandardMaterial({ roughness: 0.5, metalness: 0.35, vertexColors: true }))));
-      const moving = new Mesh(low.geometry, this.material(`moving ${kind} ${theme}`, () => new MeshLambertMaterial(rope ? { map, vertexColors: true } : { vertexColors: true })));
+      const still = new Mesh(
+        high.geometry,
+        this.material(`still ${kind} ${theme}`, () =>
+          rope
+            ? new MeshStandardMaterial({
+                map,
+                bumpMap: bump,
+                bumpScale: 3,
+                roughness: 0.84,
+                metalness: 0,
+                vertexColors: true,
+              })
+            : new MeshStandardMaterial({ roughness: 0.5, metalness: 0.35, vertexColors: true }),
+        ),
+      );
+      const moving = new Mesh(
+        low.geometry,
+        this.material(
+          `moving ${kind} ${theme}`,
+          () => new MeshLambertMaterial(rope ? { map, vertexColors: true } : { vertexColors: true }),
+        ),
+      );
       still.name = moving.name = c.name;
       this.shape.add(still, moving);
       const ends: Mesh[] = [];
-      if (rope && !c.closed && !c.tape) ends.push(this.cutEnd(finePoints(c.points, false, MOVING.step), c.diameter / 2, colours.core));
-      if (c.role === 'post') for (const line of [c.points, [...c.points].reverse()]) ends.push(this.cutEnd(line, c.diameter / 2, colours.object));
+      if (rope && !c.closed && !c.tape)
+        ends.push(this.cutEnd(finePoints(c.points, false, MOVING.step), c.diameter / 2, colours.core));
+      if (c.role === 'post')
+        for (const line of [c.points, [...c.points].reverse()])
+          ends.push(this.cutEnd(line, c.diameter / 2, colours.object));
       for (const end of ends) this.shape.add(end);
       this.drawn.push({ component: c, theme, full, played, still, moving, rings: low, ends });
     }
@@ -259,8 +354,14 @@ export class RopeScene {
 
   private cutEnd(points: readonly Point3[], radius: number, core: string): Mesh {
     const end = new Vector3(...points.at(-1)!);
-    const out = end.clone().sub(new Vector3(...(points.at(-3) ?? points[0]!))).normalize();
-    const disc = new Mesh(new CircleGeometry(radius * 0.98, 24), this.material(`end ${core}`, () => new MeshLambertMaterial({ color: core })));
+    const out = end
+      .clone()
+      .sub(new Vector3(...(points.at(-3) ?? points[0]!)))
+      .normalize();
+    const disc = new Mesh(
+      new CircleGeometry(radius * 0.98, 24),
+      this.material(`end ${core}`, () => new MeshLambertMaterial({ color: core })),
+    );
     disc.position.copy(end).addScaledVector(out, 0.01);
     disc.lookAt(end.clone().add(out));
     return disc;
@@ -295,7 +396,10 @@ export class RopeScene {
     const ray = new Raycaster();
     this.place();
     ray.setFromCamera(new Vector2((2 * x_px) / clientWidth - 1, 1 - (2 * y_px) / clientHeight), this.camera);
-    const [hit] = ray.intersectObjects(this.drawn.map((d) => d.moving), false);
+    const [hit] = ray.intersectObjects(
+      this.drawn.map((d) => d.moving),
+      false,
+    );
     const under = hit && this.drawn.find((d) => d.moving === hit.object);
     this.mark.visible = Boolean(under);
     if (!under) {
@@ -333,7 +437,11 @@ export class RopeScene {
     this.camera.aspect = w / h;
     const half = Math.tan((FIELD_OF_VIEW_DEG * Math.PI) / 360);
     // looked at from behind, right is left
-    this.camera.position.set(Math.sign(Math.cos(this.yaw)) * right, centreY + up, Math.max(height / 2, width / 2 / this.camera.aspect) / half / this.zoom + 3);
+    this.camera.position.set(
+      Math.sign(Math.cos(this.yaw)) * right,
+      centreY + up,
+      Math.max(height / 2, width / 2 / this.camera.aspect) / half / this.zoom + 3,
+    );
     this.camera.updateProjectionMatrix();
     for (const hand of this.handSprites) hand.scale.setScalar(height / HANDS_IN_HEIGHT);
     this.turned.position.set(0, centreY, 0);
@@ -351,7 +459,9 @@ export class RopeScene {
       d.still.visible = full;
       d.moving.visible = !full;
     }
-    this.renderer.setPixelRatio(full ? Math.max(REST_PIXELS, Math.min(MOST_PIXELS, window.devicePixelRatio)) : MOVING_PIXELS);
+    this.renderer.setPixelRatio(
+      full ? Math.max(REST_PIXELS, Math.min(MOST_PIXELS, window.devicePixelRatio)) : MOVING_PIXELS,
+    );
     this.renderer.setSize(w, h, false);
     this.place();
     const begun = performance.now();

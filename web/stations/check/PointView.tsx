@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import type { CheckPoint, KnotEntry } from '../../../core/knots/types';
+import type { CheckPoint, KnotEntry } from '../../../core/knots/facts/types';
 import { useKeys } from '../../parts/keys';
 import { otherFace, PairedPicture } from '../../parts/PairedPicture';
 import { TouchWhatDiffers, NOTHING, type Difference } from '../../parts/TouchWhatDiffers';
@@ -25,7 +25,14 @@ export function Touched({ walk, onTake }: { readonly walk: Walk; readonly onTake
   return (
     <section className="mt-3" aria-label="Touch what differs">
       <TouchWhatDiffers knot={knot} chosen={chosen} onChosen={setChosen} />
-      {named ? <Button onClick={() => onTake(named.id)}>Found here: {named.name}</Button> : <p className="quiet">Touch the part that looks different and say how; where it is none of these, press “Cannot see” here or take the knot out.</p>}
+      {named ? (
+        <Button onClick={() => onTake(named.id)}>Found here: {named.name}</Button>
+      ) : (
+        <p className="quiet">
+          Touch the part that looks different and say how; where it is none of these, press “Cannot see” here or take
+          the knot out.
+        </p>
+      )}
     </section>
   );
 }
@@ -37,27 +44,66 @@ export function PointView({ walk, knot, point, onAnswer, onBack }: Props) {
   const [over, setOver] = useState(false);
   const [touching, setTouching] = useState(false);
   const shown = walk.answers.find((a) => a.point === point.id)?.found;
-  useKeys({ ...Object.fromEntries(options.map((o) => [o.key, () => onAnswer(o.found)])), x: () => onAnswer('cannot-see'), f: () => setOver(!over), ArrowLeft: onBack });
+  useKeys({
+    ...Object.fromEntries(options.map((o) => [o.key, () => onAnswer(o.found)])),
+    x: () => onAnswer('cannot-see'),
+    f: () => setOver(!over),
+    ArrowLeft: onBack,
+  });
   const { partner } = offered;
   return (
     <>
       <h1>{point.question}</h1>
-      <p className="quiet mt-1 mb-3 fs-5">{point.help}{walk.hand === 'left' ? ' Pictures mirrored for left-handers.' : ''}</p>
+      <p className="quiet mt-1 mb-3 fs-5">
+        {point.help}
+        {walk.hand === 'left' ? ' Pictures mirrored for left-handers.' : ''}
+      </p>
       <div className={`pair${options.length > 2 ? ' three' : ''}`}>
         {options.map((o) => (
-          <button key={o.found} type="button" className={`choice${o.picture ? '' : ' words'}`} aria-pressed={shown === o.found} onClick={() => onAnswer(o.found)} style={shown === o.found ? { borderColor: 'var(--act)', boxShadow: 'inset 0 0 0 1px var(--act)' } : undefined}>
-            <span className="cap d-flex justify-content-between gap-2 align-items-center"><span>{o.label}</span><kbd className="hide-narrow">{o.key}</kbd></span>
+          <button
+            key={o.found}
+            type="button"
+            className={`choice${o.picture ? '' : ' words'}`}
+            aria-pressed={shown === o.found}
+            onClick={() => onAnswer(o.found)}
+            style={
+              shown === o.found ? { borderColor: 'var(--act)', boxShadow: 'inset 0 0 0 1px var(--act)' } : undefined
+            }
+          >
+            <span className="cap d-flex justify-content-between gap-2 align-items-center">
+              <span>{o.label}</span>
+              <kbd className="hide-narrow">{o.key}</kbd>
+            </span>
             <span className="pic">
-              {o.picture ? <PairedPicture knot={walk.knot} of={o.picture} turnedOver={over} hand={walk.hand} partner={o.found === 'right' ? partner : point.right.picture} alt={`${knot.names[0]}, ${over ? otherFace(o.picture.face) : o.picture.face}: ${o.label}`} /> : knot.faults.find((f) => f.id === o.found)?.shows}
+              {o.picture ? (
+                <PairedPicture
+                  knot={walk.knot}
+                  of={o.picture}
+                  turnedOver={over}
+                  hand={walk.hand}
+                  partner={o.found === 'right' ? partner : point.right.picture}
+                  alt={`${knot.names[0]}, ${over ? otherFace(o.picture.face) : o.picture.face}: ${o.label}`}
+                />
+              ) : (
+                knot.faults.find((f) => f.id === o.found)?.shows
+              )}
             </span>
           </button>
         ))}
       </div>
       <div className="answers">
-        <Button variant="outline-primary" className="back" onClick={onBack}>Back <kbd>←</kbd></Button>
-        <Button variant="outline-primary" onClick={() => setOver(!over)} aria-pressed={over}>Turn over <kbd>f</kbd></Button>
-        <Button variant="outline-primary" onClick={() => setTouching(!touching)} aria-pressed={touching}>Touch what differs</Button>
-        <Button variant="outline-primary" onClick={() => onAnswer('cannot-see')} aria-pressed={shown === 'cannot-see'}>Cannot see <kbd>x</kbd></Button>
+        <Button variant="outline-primary" className="back" onClick={onBack}>
+          Back <kbd>←</kbd>
+        </Button>
+        <Button variant="outline-primary" onClick={() => setOver(!over)} aria-pressed={over}>
+          Turn over <kbd>f</kbd>
+        </Button>
+        <Button variant="outline-primary" onClick={() => setTouching(!touching)} aria-pressed={touching}>
+          Touch what differs
+        </Button>
+        <Button variant="outline-primary" onClick={() => onAnswer('cannot-see')} aria-pressed={shown === 'cannot-see'}>
+          Cannot see <kbd>x</kbd>
+        </Button>
       </div>
       {touching ? <Touched walk={walk} onTake={(fault) => onAnswer(fault, true)} /> : null}
     </>

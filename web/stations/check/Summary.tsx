@@ -1,6 +1,6 @@
 import { Button, Form } from 'react-bootstrap';
 import { Link, useNavigate } from 'react-router';
-import type { Judgement } from '../../../core/inspect';
+import type { Judgement } from '../../../core/inspect/judging';
 import type { Profile } from '../../../core/profiles';
 import { refusalText, useNewCheckMutation, usePeopleQuery, useSessionQuery, type Refusal } from '../../store/api';
 import { useSend } from '../../store';
@@ -33,15 +33,35 @@ export function Summary({ walk, profile, judgement, fist_mm, onOpen }: Props) {
     const seenAt = walk.seenAt ?? new Date().toISOString();
     send(walkChanged({ id: walk.id, seenAt }));
     const result = await record({
-      id: walk.id, tied_knot: { id: walk.tiedKnot, knot: walk.knot, rope: walk.rope, place: walk.place, tied_by: walk.tiedBy, tied_at: walk.tiedAt }, profile: walk.profile, profile_version: profile.version,
-      rope_diameter_mm: walk.rope_diameter_mm, stopper: walk.stopper, fist_mm, hand: walk.hand, seen_at: seenAt, answers: walk.answers.map((a) => ({ ...a })), note: walk.note, ...(walk.round && { round: walk.round }), ...(walk.despite?.trim() && { despite_open_finding: walk.despite.trim() }),
+      id: walk.id,
+      tied_knot: {
+        id: walk.tiedKnot,
+        knot: walk.knot,
+        rope: walk.rope,
+        place: walk.place,
+        tied_by: walk.tiedBy,
+        tied_at: walk.tiedAt,
+      },
+      profile: walk.profile,
+      profile_version: profile.version,
+      rope_diameter_mm: walk.rope_diameter_mm,
+      stopper: walk.stopper,
+      fist_mm,
+      hand: walk.hand,
+      seen_at: seenAt,
+      answers: walk.answers.map((a) => ({ ...a })),
+      note: walk.note,
+      ...(walk.round && { round: walk.round }),
+      ...(walk.despite?.trim() && { despite_open_finding: walk.despite.trim() }),
     });
     if (!result.data) {
       // refused, so not stored: a wrong clock may be put right and the time taken anew
       if ((result.error as Refusal).data?.code === 'bad-input') send(walkChanged({ id: walk.id, seenAt: null }));
       return;
     }
-    await navigate(walk.round ? `/check/rounds/${walk.round.walk}` : `/log/${walk.id}?just=recorded`, { replace: true });
+    await navigate(walk.round ? `/check/rounds/${walk.round.walk}` : `/log/${walk.id}?just=recorded`, {
+      replace: true,
+    });
     send(walkEnded(walk.id));
   };
   const code = (error as Refusal | undefined)?.data?.code;
@@ -55,30 +75,92 @@ export function Summary({ walk, profile, judgement, fist_mm, onOpen }: Props) {
         <p className="mt-2 mb-0 fs-5">
           {judgement.verdict === 'not-judged' && judgement.points_verdict === 'meets-the-rule'
             ? `Every point meets the rule. ${profile.name} asks for a second person: until one has signed it stays not judged.`
-            : judgement.verdict === 'not-judged' ? `Not judged at: ${judgement.not_judged.map((p) => POINT_WORDS[p]).join(', ')}.`
-            : judgement.verdict === 'put-right' ? `${putRight.map((p) => p.text).join('; ')}.${judgement.not_judged.length > 0 ? ` Not judged: ${judgement.not_judged.map((p) => POINT_WORDS[p]).join(', ')}.` : ''} Put it right, then look at those points again.`
-            : judgement.verdict === 'take-out-and-retie' ? `${judgement.points.filter((p) => p.state === 'take-out-and-retie').map((p) => p.text).join('; ')}. It stays open until an entry says what was done.`
-            : judgement.second_signature === 'missing-advised' ? `Every point meets the rule. ${profile.name} advises a second person.` : walk.second ? 'You found that every point meets the rule. Whether the first one found the same is shown once you have signed.' : 'Every point meets the rule.'}
+            : judgement.verdict === 'not-judged'
+              ? `Not judged at: ${judgement.not_judged.map((p) => POINT_WORDS[p]).join(', ')}.`
+              : judgement.verdict === 'put-right'
+                ? `${putRight.map((p) => p.text).join('; ')}.${judgement.not_judged.length > 0 ? ` Not judged: ${judgement.not_judged.map((p) => POINT_WORDS[p]).join(', ')}.` : ''} Put it right, then look at those points again.`
+                : judgement.verdict === 'take-out-and-retie'
+                  ? `${judgement.points
+                      .filter((p) => p.state === 'take-out-and-retie')
+                      .map((p) => p.text)
+                      .join('; ')}. It stays open until an entry says what was done.`
+                  : judgement.second_signature === 'missing-advised'
+                    ? `Every point meets the rule. ${profile.name} advises a second person.`
+                    : walk.second
+                      ? 'You found that every point meets the rule. Whether the first one found the same is shown once you have signed.'
+                      : 'Every point meets the rule.'}
         </p>
-        <p className="quiet mt-1 mb-0">{name(walk.knot)} in {walk.ropeTag} ({walk.rope_diameter_mm} mm), {walk.place}. Tied by {tier?.name ?? '…'}. Rules: {profile.name}, version {profile.version}. As seen then: {momentText(walk.seenAt ?? new Date().toISOString())}.</p>
+        <p className="quiet mt-1 mb-0">
+          {name(walk.knot)} in {walk.ropeTag} ({walk.rope_diameter_mm} mm), {walk.place}. Tied by {tier?.name ?? '…'}.
+          Rules: {profile.name}, version {profile.version}. As seen then:{' '}
+          {momentText(walk.seenAt ?? new Date().toISOString())}.
+        </p>
         <Points points={judgement.points} onOpen={onOpen} />
       </div>
       <aside className="d-grid gap-3">
-        <div className="sheet faces">{(['front', 'back'] as const).map((f) => <KnotPicture key={f} knot={walk.knot} face={f} crop="knot" size={190} alt={`${name(walk.knot)}, ${f}, as it should look`} />)}</div>
+        <div className="sheet faces">
+          {(['front', 'back'] as const).map((f) => (
+            <KnotPicture
+              key={f}
+              knot={walk.knot}
+              face={f}
+              crop="knot"
+              size={190}
+              alt={`${name(walk.knot)}, ${f}, as it should look`}
+            />
+          ))}
+        </div>
         <p className="small quiet m-0">Front and back as they should look, computed.</p>
         {walk.second ? <SignSecond walk={walk} second={walk.second} /> : null}
-        {walk.second ? null : <>
-        {alone ? <div className="notice"><b>No second person.</b> You tied it and you look at it alone: the record says so.</div> : null}
-        <Form.Group controlId="note"><Form.Label>Note (goes into the record)</Form.Label>
-          <Form.Control as="textarea" rows={2} maxLength={2000} value={walk.note} onChange={(e) => send(walkChanged({ id: walk.id, note: e.target.value }))} /></Form.Group>
-        <Button size="lg" disabled={isLoading} onClick={() => void sign()}>{isLoading ? 'Recording …' : `Sign as ${me.name} and record`}</Button>
-        {code === 'reason-needed' || walk.despite !== undefined ? (
-          <Form.Group controlId="despite"><Form.Label>Why the rest of the rope is used all the same</Form.Label>
-            <Form.Control as="textarea" rows={2} maxLength={400} value={walk.despite ?? ''} onChange={(e) => send(walkChanged({ id: walk.id, despite: e.target.value }))} />
-            <Form.Text>Another knot in {walk.ropeTag} is to be taken out. The reason goes into the record.</Form.Text></Form.Group>
-        ) : null}
-        {error ? <p className="notice bad m-0" role="alert">{taken ? <>This check was recorded already, with another text. <Link to={`/log/${walk.id}`}>Open it</Link> and correct it there.</> : refusalText(error)}</p> : null}
-        </>}
+        {walk.second ? null : (
+          <>
+            {alone ? (
+              <div className="notice">
+                <b>No second person.</b> You tied it and you look at it alone: the record says so.
+              </div>
+            ) : null}
+            <Form.Group controlId="note">
+              <Form.Label>Note (goes into the record)</Form.Label>
+              <Form.Control
+                as="textarea"
+                rows={2}
+                maxLength={2000}
+                value={walk.note}
+                onChange={(e) => send(walkChanged({ id: walk.id, note: e.target.value }))}
+              />
+            </Form.Group>
+            <Button size="lg" disabled={isLoading} onClick={() => void sign()}>
+              {isLoading ? 'Recording …' : `Sign as ${me.name} and record`}
+            </Button>
+            {code === 'reason-needed' || walk.despite !== undefined ? (
+              <Form.Group controlId="despite">
+                <Form.Label>Why the rest of the rope is used all the same</Form.Label>
+                <Form.Control
+                  as="textarea"
+                  rows={2}
+                  maxLength={400}
+                  value={walk.despite ?? ''}
+                  onChange={(e) => send(walkChanged({ id: walk.id, despite: e.target.value }))}
+                />
+                <Form.Text>
+                  Another knot in {walk.ropeTag} is to be taken out. The reason goes into the record.
+                </Form.Text>
+              </Form.Group>
+            ) : null}
+            {error ? (
+              <p className="notice bad m-0" role="alert">
+                {taken ? (
+                  <>
+                    This check was recorded already, with another text. <Link to={`/log/${walk.id}`}>Open it</Link> and
+                    correct it there.
+                  </>
+                ) : (
+                  refusalText(error)
+                )}
+              </p>
+            ) : null}
+          </>
+        )}
         <p className="caution m-0">{CAUTION}</p>
       </aside>
     </div>

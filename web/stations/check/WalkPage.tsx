@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { checkPointsFor, judge, type PointAnswer } from '../../../core/inspect';
-import { entryById } from '../../../core/knots/lookup';
+import { checkPointsFor, judge, type PointAnswer } from '../../../core/inspect/judging';
+import { entryById } from '../../../core/knots/catalogue/lookup';
 import { usePeopleQuery, useProfilesQuery, useRopesQuery, useSessionQuery } from '../../store/api';
 import { useApp, useSend } from '../../store';
 import { pointAnswered, walkChanged } from '../../store/walks';
@@ -13,7 +13,13 @@ import { PointView } from './PointView';
 import { Summary } from './Summary';
 import { TailView } from './TailView';
 
-const BAR = { meets: 'done', remark: 'done', 'put-right': 'mend', 'take-out-and-retie': 'no', 'not-judged': 'open' } as const;
+const BAR = {
+  meets: 'done',
+  remark: 'done',
+  'put-right': 'mend',
+  'take-out-and-retie': 'no',
+  'not-judged': 'open',
+} as const;
 
 /** Keeps since when what it shows has been on screen. */
 function Timed({ children }: { readonly children: (seconds: (before: number | undefined) => number) => ReactNode }) {
@@ -32,7 +38,15 @@ export function WalkPage() {
   const session = useSessionQuery().data!.person!;
   const people = usePeopleQuery().data;
   const ropes = useRopesQuery().data;
-  if (!walk) return <Empty title="This check is not on this device"><p className="m-0">It was recorded or thrown away, or begun on another device.</p><Link className="btn btn-primary" to="/log">To the log</Link></Empty>;
+  if (!walk)
+    return (
+      <Empty title="This check is not on this device">
+        <p className="m-0">It was recorded or thrown away, or begun on another device.</p>
+        <Link className="btn btn-primary" to="/log">
+          To the log
+        </Link>
+      </Empty>
+    );
   if (profiles.error) return <Failed error={profiles.error} again={profiles.refetch} />;
   if (!profiles.data) return <Loading what="Getting the rules" />;
   // handed over, another one looks: with their own fist
@@ -43,7 +57,12 @@ export function WalkPage() {
   const points = checkPointsFor(knot, profile, walk.stopper);
   const firstOpen = points.findIndex((p) => !walk.answers.some((a) => a.point === p.id));
   const asked = params.get('p');
-  const at = asked === null ? (firstOpen < 0 ? points.length : firstOpen) : Math.min(points.length, Math.max(0, Number.parseInt(asked, 10) || 0));
+  const at =
+    asked === null
+      ? firstOpen < 0
+        ? points.length
+        : firstOpen
+      : Math.min(points.length, Math.max(0, Number.parseInt(asked, 10) || 0));
   const go = (to: number) => void navigate(`/check/${id}?p=${to}`);
   const back = () => (at === 0 ? void navigate('/check') : go(at - 1));
   const answer = (given: PointAnswer, seconds: (before: number | undefined) => number) => {
@@ -52,38 +71,119 @@ export function WalkPage() {
     send(pointAnswered({ id, answer: a }));
     // coming back from the summary to one point leads back to it
     const rest = points.findIndex((p, i) => i > at && !walk.answers.some((x) => x.point === p.id));
-    go(rest < 0 ? (points.some((p) => p.id !== a.point && !walk.answers.some((x) => x.point === p.id)) ? at + 1 : points.length) : at + 1);
+    go(
+      rest < 0
+        ? points.some((p) => p.id !== a.point && !walk.answers.some((x) => x.point === p.id))
+          ? at + 1
+          : points.length
+        : at + 1,
+    );
   };
-  const judgement = judge(profile, { knot: walk.knot, rope_diameter_mm: walk.rope_diameter_mm, stopper: walk.stopper, fist_mm: rule_fist_mm, answers: walk.answers, secondSigned: walk.second !== undefined, rope_state: walk.second ? undefined : ropes?.find((r) => r.id === walk.rope)?.state });
+  const judgement = judge(profile, {
+    knot: walk.knot,
+    rope_diameter_mm: walk.rope_diameter_mm,
+    stopper: walk.stopper,
+    fist_mm: rule_fist_mm,
+    answers: walk.answers,
+    secondSigned: walk.second !== undefined,
+    rope_state: walk.second ? undefined : ropes?.find((r) => r.id === walk.rope)?.state,
+  });
   const point = points[at];
   if (params.get('lane') === 'fast' && asked === null)
     return (
       <>
-        <p className="text-end m-0"><Link to={`/check/${id}?p=0`}>one point a screen</Link></p>
-        <FastLane walk={walk} knot={knot} points={points} judgement={judgement} fist_mm={me.fist_mm} onAnswer={(a) => send(pointAnswered({ id, answer: a }))} onChange={(c) => send(walkChanged({ id, ...c }))} onDone={() => go(points.length)} />
+        <p className="text-end m-0">
+          <Link to={`/check/${id}?p=0`}>one point a screen</Link>
+        </p>
+        <FastLane
+          walk={walk}
+          knot={knot}
+          points={points}
+          judgement={judgement}
+          fist_mm={me.fist_mm}
+          onAnswer={(a) => send(pointAnswered({ id, answer: a }))}
+          onChange={(c) => send(walkChanged({ id, ...c }))}
+          onDone={() => go(points.length)}
+        />
       </>
     );
   return (
     <>
-      {point ? <p className="text-end m-0"><Link to={`/check/${id}?lane=fast`}>all points on one screen</Link></p> : null}
+      {point ? (
+        <p className="text-end m-0">
+          <Link to={`/check/${id}?lane=fast`}>all points on one screen</Link>
+        </p>
+      ) : null}
       <ol className="steps" aria-label="Points of the walk">
         {points.map((p, i) => {
-          const state = walk.answers.some((a) => a.point === p.id) ? BAR[judgement.points.find((j) => j.point === p.id)!.state] : '';
-          return <li key={p.id} className={i === at ? 'now' : state}><button type="button" onClick={() => go(i)} aria-current={i === at ? 'step' : undefined} aria-label={`${POINT_WORDS[p.id]}${state ? ', answered' : ', open'}`}><i /></button></li>;
+          const state = walk.answers.some((a) => a.point === p.id)
+            ? BAR[judgement.points.find((j) => j.point === p.id)!.state]
+            : '';
+          return (
+            <li key={p.id} className={i === at ? 'now' : state}>
+              <button
+                type="button"
+                onClick={() => go(i)}
+                aria-current={i === at ? 'step' : undefined}
+                aria-label={`${POINT_WORDS[p.id]}${state ? ', answered' : ', open'}`}
+              >
+                <i />
+              </button>
+            </li>
+          );
         })}
-        <li className={at === points.length ? 'now' : ''}><button type="button" onClick={() => go(points.length)} aria-current={at === points.length ? 'step' : undefined} aria-label="Verdict"><i /></button></li>
+        <li className={at === points.length ? 'now' : ''}>
+          <button
+            type="button"
+            onClick={() => go(points.length)}
+            aria-current={at === points.length ? 'step' : undefined}
+            aria-label="Verdict"
+          >
+            <i />
+          </button>
+        </li>
       </ol>
-      {!point ? <Summary walk={walk} profile={profile} judgement={judgement} fist_mm={rule_fist_mm} onOpen={(p) => go(points.findIndex((x) => x.id === p))} />
-        : (
-          <Timed key={point.id}>
-            {(seconds) => point.id === 'tail' ? (
+      {!point ? (
+        <Summary
+          walk={walk}
+          profile={profile}
+          judgement={judgement}
+          fist_mm={rule_fist_mm}
+          onOpen={(p) => go(points.findIndex((x) => x.id === p))}
+        />
+      ) : (
+        <Timed key={point.id}>
+          {(seconds) =>
+            point.id === 'tail' ? (
               <TailView
-                walk={walk} knot={knot} profile={profile} fist_mm={me.fist_mm} rule_fist_mm={rule_fist_mm} calibrated={me.calibrated} onChange={(c) => send(walkChanged({ id, ...c }))} onBack={back}
-                onMeasured={(a) => answer({ point: 'tail', ...a }, seconds)} onCannotSee={() => answer({ point: 'tail', found: 'cannot-see' }, seconds)}
+                walk={walk}
+                knot={knot}
+                profile={profile}
+                fist_mm={me.fist_mm}
+                rule_fist_mm={rule_fist_mm}
+                calibrated={me.calibrated}
+                onChange={(c) => send(walkChanged({ id, ...c }))}
+                onBack={back}
+                onMeasured={(a) => answer({ point: 'tail', ...a }, seconds)}
+                onCannotSee={() => answer({ point: 'tail', found: 'cannot-see' }, seconds)}
               />
-            ) : <PointView walk={walk} knot={knot} point={point} onAnswer={(found, touched) => answer({ point: point.id, found: found as PointAnswer['found'], ...(touched && { touched }) }, seconds)} onBack={back} />}
-          </Timed>
-        )}
+            ) : (
+              <PointView
+                walk={walk}
+                knot={knot}
+                point={point}
+                onAnswer={(found, touched) =>
+                  answer(
+                    { point: point.id, found: found as PointAnswer['found'], ...(touched && { touched }) },
+                    seconds,
+                  )
+                }
+                onBack={back}
+              />
+            )
+          }
+        </Timed>
+      )}
     </>
   );
 }

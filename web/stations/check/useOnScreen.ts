@@ -2,7 +2,8 @@
 import { useEffect, useRef, useState, type RefObject } from 'react';
 
 /** Seconds since a moment by the clock of the device; what it took before goes along. To tenths. */
-export const secondsSince = (at: number | null, before = 0): number => Math.round((before + (at === null ? 0 : Math.max(0, Date.now() - at) / 1000)) * 10) / 10;
+export const secondsSince = (at: number | null, before = 0): number =>
+  Math.round((before + (at === null ? 0 : Math.max(0, Date.now() - at) / 1000)) * 10) / 10;
 
 /** Nearly all of it: half a pixel at its edge does not count. */
 const WHOLLY = 0.98;
@@ -10,7 +11,9 @@ const WHOLLY = 0.98;
 /** When it first was wholly on screen, by the clock of the device; null before. Where nothing can be told nothing is held back. */
 export function useOnScreen(): { readonly ref: RefObject<HTMLElement | null>; readonly since: number | null } {
   const ref = useRef<HTMLElement | null>(null);
-  const [since, setSince] = useState<number | null>(() => (typeof IntersectionObserver === 'undefined' ? Date.now() : null));
+  const [since, setSince] = useState<number | null>(() =>
+    typeof IntersectionObserver === 'undefined' ? Date.now() : null,
+  );
   useEffect(() => {
     const element = ref.current;
     if (!element || since !== null) return;
@@ -19,10 +22,13 @@ export function useOnScreen(): { readonly ref: RefObject<HTMLElement | null>; re
     const look = () => {
       if (wholly && loaded()) setSince(Date.now());
     };
-    const observer = new IntersectionObserver(([entry]) => {
-      wholly = entry!.intersectionRatio >= WHOLLY;
-      look();
-    }, { threshold: [WHOLLY, 1] });
+    const observer = new IntersectionObserver(
+      ([entry]) => {
+        wholly = entry!.intersectionRatio >= WHOLLY;
+        look();
+      },
+      { threshold: [WHOLLY, 1] },
+    );
     observer.observe(element);
     element.addEventListener('load', look, true);
     return () => {

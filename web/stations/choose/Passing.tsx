@@ -28,25 +28,112 @@ function LogOne({ devices }: { devices: readonly { id: string; name: string; ope
   const [caught, setCaught] = useState<keyof typeof CAUGHT | ''>('');
   const [note, setNote] = useState('');
   const [keep, { error, isLoading, isSuccess }] = useNewPassingTrialMutation();
-  const wrong = [diameter, opening, tail].map((v, k) => (k === 0 && number(v) === null) || (number(v) !== null && !(number(v)! >= 0 && number(v)! <= 20000)));
+  const wrong = [diameter, opening, tail].map(
+    (v, k) => (k === 0 && number(v) === null) || (number(v) !== null && !(number(v)! >= 0 && number(v)! <= 20000)),
+  );
   const send = (e: FormEvent) => {
     e.preventDefault();
-    void keep({ id, knot, device, rope_diameter_mm: number(diameter)!, opening_mm: number(opening), tail_mm: number(tail), result, caught: result === 'passes' ? null : caught || null, note } as Trial).then((r) => { if (r.data) { setId(v4()); setNote(''); } });
+    void keep({
+      id,
+      knot,
+      device,
+      rope_diameter_mm: number(diameter)!,
+      opening_mm: number(opening),
+      tail_mm: number(tail),
+      result,
+      caught: result === 'passes' ? null : caught || null,
+      note,
+    } as Trial).then((r) => {
+      if (r.data) {
+        setId(v4());
+        setNote('');
+      }
+    });
   };
   return (
     <Form onSubmit={send} className="sheet p-3 px-4">
       <h2>Log a trial</h2>
       <p className="quiet small mb-2">Try joint and device on the ground first: a jammed joint leaves you hanging.</p>
       <div className="form-grid">
-        <Form.Group controlId="trial-knot"><Form.Label>Joint</Form.Label><Form.Select value={knot} onChange={(e) => setKnot(e.target.value)}>{knots.map((k) => <option key={k.id} value={k.id}>{k.names[0]}</option>)}</Form.Select></Form.Group>
-        <Form.Group controlId="trial-device"><Form.Label>Has to pass</Form.Label><Form.Select value={device} onChange={(e) => setDevice(e.target.value)}>{devices.map((d) => <option key={d.id} value={d.id}>{d.name}{d.opening_mm === null ? '' : `, about ${d.opening_mm} mm`}</option>)}</Form.Select></Form.Group>
-        {([['trial-rope', 'Rope, mm', diameter, setDiameter], ['trial-opening', 'Its opening, measured, mm', opening, setOpening], ['trial-tail', 'Tails, mm', tail, setTail]] as const).map(([key, label, value, set], k) => (
-          <Form.Group controlId={key} key={key}><Form.Label>{label}</Form.Label><Form.Control inputMode="decimal" className="figure" value={value} onChange={(e) => set(e.target.value)} isInvalid={wrong[k]!} /><Form.Control.Feedback type="invalid">A length in mm.</Form.Control.Feedback></Form.Group>
+        <Form.Group controlId="trial-knot">
+          <Form.Label>Joint</Form.Label>
+          <Form.Select value={knot} onChange={(e) => setKnot(e.target.value)}>
+            {knots.map((k) => (
+              <option key={k.id} value={k.id}>
+                {k.names[0]}
+              </option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+        <Form.Group controlId="trial-device">
+          <Form.Label>Has to pass</Form.Label>
+          <Form.Select value={device} onChange={(e) => setDevice(e.target.value)}>
+            {devices.map((d) => (
+              <option key={d.id} value={d.id}>
+                {d.name}
+                {d.opening_mm === null ? '' : `, about ${d.opening_mm} mm`}
+              </option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+        {(
+          [
+            ['trial-rope', 'Rope, mm', diameter, setDiameter],
+            ['trial-opening', 'Its opening, measured, mm', opening, setOpening],
+            ['trial-tail', 'Tails, mm', tail, setTail],
+          ] as const
+        ).map(([key, label, value, set], k) => (
+          <Form.Group controlId={key} key={key}>
+            <Form.Label>{label}</Form.Label>
+            <Form.Control
+              inputMode="decimal"
+              className="figure"
+              value={value}
+              onChange={(e) => set(e.target.value)}
+              isInvalid={wrong[k]!}
+            />
+            <Form.Control.Feedback type="invalid">A length in mm.</Form.Control.Feedback>
+          </Form.Group>
         ))}
-        <Form.Group controlId="trial-caught"><Form.Label>What caught</Form.Label><Form.Select value={caught} disabled={result === 'passes'} onChange={(e) => setCaught(e.target.value as typeof caught)}><option value="">nothing, or not seen</option>{Object.entries(CAUGHT).map(([c, words]) => <option key={c} value={c}>{words}</option>)}</Form.Select></Form.Group>
-        <div className="wide"><div className="seg wide" role="group" aria-label="Result">{Object.entries(RESULTS).map(([r, words]) => <button key={r} type="button" aria-pressed={r === result} onClick={() => setResult(r as keyof typeof RESULTS)}>{words}</button>)}</div></div>
-        <Form.Group controlId="trial-note" className="wide"><Form.Label>Note</Form.Label><Form.Control value={note} maxLength={400} onChange={(e) => setNote(e.target.value)} /></Form.Group>
-        <div className="wide"><Button type="submit" disabled={isLoading || wrong.some(Boolean)}>Log it</Button> {isSuccess ? <span className="quiet">Logged. It counts in choosing.</span> : null}</div>
+        <Form.Group controlId="trial-caught">
+          <Form.Label>What caught</Form.Label>
+          <Form.Select
+            value={caught}
+            disabled={result === 'passes'}
+            onChange={(e) => setCaught(e.target.value as typeof caught)}
+          >
+            <option value="">nothing, or not seen</option>
+            {Object.entries(CAUGHT).map(([c, words]) => (
+              <option key={c} value={c}>
+                {words}
+              </option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+        <div className="wide">
+          <div className="seg wide" role="group" aria-label="Result">
+            {Object.entries(RESULTS).map(([r, words]) => (
+              <button
+                key={r}
+                type="button"
+                aria-pressed={r === result}
+                onClick={() => setResult(r as keyof typeof RESULTS)}
+              >
+                {words}
+              </button>
+            ))}
+          </div>
+        </div>
+        <Form.Group controlId="trial-note" className="wide">
+          <Form.Label>Note</Form.Label>
+          <Form.Control value={note} maxLength={400} onChange={(e) => setNote(e.target.value)} />
+        </Form.Group>
+        <div className="wide">
+          <Button type="submit" disabled={isLoading || wrong.some(Boolean)}>
+            Log it
+          </Button>{' '}
+          {isSuccess ? <span className="quiet">Logged. It counts in choosing.</span> : null}
+        </div>
       </div>
       {error ? <p className="notice no mt-2 mb-0">{refusalText(error)}</p> : null}
     </Form>
@@ -60,16 +147,53 @@ export function Passing() {
   if (isLoading) return <Loading what="Reading the trials" />;
   if (error || !data) return <Failed error={error} again={refetch} />;
   const device = (id: string) => data.devices.find((d) => d.id === id)?.name ?? id;
-  const rows = [...data.items.map((t) => ({ ...t, key: t.id, from: 'logged here' })), ...data.shipped.map((t, k) => ({ ...t, tail_mm: null, opening_mm: null, key: `shipped ${k}`, from: t.source }))];
+  const rows = [
+    ...data.items.map((t) => ({ ...t, key: t.id, from: 'logged here' })),
+    ...data.shipped.map((t, k) => ({ ...t, tail_mm: null, opening_mm: null, key: `shipped ${k}`, from: t.source })),
+  ];
   return (
     <>
-      <div className="d-flex flex-wrap align-items-baseline gap-3"><h1>What passes what</h1><Link to="/choose" className="ms-auto">choose a knot</Link></div>
-      <p className="quiet mt-1">Only trials say that a joint passes, and only in about that rope; of several the worst counts. Openings of devices are usual ones: measure yours.</p>
+      <div className="d-flex flex-wrap align-items-baseline gap-3">
+        <h1>What passes what</h1>
+        <Link to="/choose" className="ms-auto">
+          choose a knot
+        </Link>
+      </div>
+      <p className="quiet mt-1">
+        Only trials say that a joint passes, and only in about that rope; of several the worst counts. Openings of
+        devices are usual ones: measure yours.
+      </p>
       <div className="what mt-2">
         <div className="table-scroll" tabIndex={0} role="region" aria-label="Trials">
           <table className="table">
-            <thead><tr><th>Joint</th><th>Device</th><th>Rope</th><th>Result</th><th>Note</th></tr></thead>
-            <tbody>{rows.map((t) => <tr key={t.key}><td>{name(t.knot)}</td><td>{device(t.device)}{t.opening_mm === null ? '' : `, ${t.opening_mm} mm`}</td><td className="text-nowrap">{t.rope_diameter_mm} mm</td><td><b>{RESULTS[t.result]}</b>{t.caught ? `, ${CAUGHT[t.caught]} caught` : ''}</td><td>{t.note} <span className="rule-id">{t.from}</span></td></tr>)}</tbody>
+            <thead>
+              <tr>
+                <th>Joint</th>
+                <th>Device</th>
+                <th>Rope</th>
+                <th>Result</th>
+                <th>Note</th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((t) => (
+                <tr key={t.key}>
+                  <td>{name(t.knot)}</td>
+                  <td>
+                    {device(t.device)}
+                    {t.opening_mm === null ? '' : `, ${t.opening_mm} mm`}
+                  </td>
+                  <td className="text-nowrap">{t.rope_diameter_mm} mm</td>
+                  <td>
+                    <b>{RESULTS[t.result]}</b>
+                    {t.caught ? `, ${CAUGHT[t.caught]} caught` : ''}
+                  </td>
+                  <td>
+                    {t.note} <span className="rule-id">{t.from}</span>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
           </table>
         </div>
         <LogOne devices={data.devices} />

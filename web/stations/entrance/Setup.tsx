@@ -35,14 +35,31 @@ export function Setup() {
             return (
               <Form.Group className="mb-3" controlId={f.key} key={f.key}>
                 <Form.Label>{f.label}</Form.Label>
-                <Form.Control type={f.type} value={values[f.key]} onChange={(e) => setValues({ ...values, [f.key]: e.target.value })} isInvalid={Boolean(wrong)} aria-describedby={`${f.key}-help`} autoCapitalize={f.key === 'handle' ? 'none' : undefined} />
-                {wrong ? <p className="invalid-feedback d-block mb-0" role="alert">{wrong}</p> : null}
+                <Form.Control
+                  type={f.type}
+                  value={values[f.key]}
+                  onChange={(e) => setValues({ ...values, [f.key]: e.target.value })}
+                  isInvalid={Boolean(wrong)}
+                  aria-describedby={`${f.key}-help`}
+                  autoCapitalize={f.key === 'handle' ? 'none' : undefined}
+                />
+                {wrong ? (
+                  <p className="invalid-feedback d-block mb-0" role="alert">
+                    {wrong}
+                  </p>
+                ) : null}
                 <Form.Text id={`${f.key}-help`}>{f.help}</Form.Text>
               </Form.Group>
             );
           })}
-          {error && !('data' in error && (error.data as { errors?: unknown }).errors) ? <p className="invalid-feedback d-block" role="alert">{refusalText(error)}</p> : null}
-          <Button type="submit" disabled={isLoading}>Begin</Button>
+          {error && !('data' in error && (error.data as { errors?: unknown }).errors) ? (
+            <p className="invalid-feedback d-block" role="alert">
+              {refusalText(error)}
+            </p>
+          ) : null}
+          <Button type="submit" disabled={isLoading}>
+            Begin
+          </Button>
         </Form>
       </section>
     </main>

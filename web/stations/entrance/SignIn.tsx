@@ -37,14 +37,32 @@ export function SignIn() {
         <Form onSubmit={submit} noValidate>
           <Form.Group className="mb-3" controlId="handle">
             <Form.Label>Name to sign in</Form.Label>
-            <Form.Control value={handle} onChange={(e) => setHandle(e.target.value)} autoComplete="username" autoCapitalize="none" isInvalid={Boolean(error)} />
+            <Form.Control
+              value={handle}
+              onChange={(e) => setHandle(e.target.value)}
+              autoComplete="username"
+              autoCapitalize="none"
+              isInvalid={Boolean(error)}
+            />
           </Form.Group>
           <Form.Group className="mb-3" controlId="password">
             <Form.Label>Password</Form.Label>
-            <Form.Control type="password" value={password} onChange={(e) => setPassword(e.target.value)} autoComplete="current-password" isInvalid={Boolean(error)} />
-            {error ? <p className="invalid-feedback d-block" role="alert">{refusalText(error)}</p> : null}
+            <Form.Control
+              type="password"
+              value={password}
+              onChange={(e) => setPassword(e.target.value)}
+              autoComplete="current-password"
+              isInvalid={Boolean(error)}
+            />
+            {error ? (
+              <p className="invalid-feedback d-block" role="alert">
+                {refusalText(error)}
+              </p>
+            ) : null}
           </Form.Group>
-          <Button type="submit" disabled={isLoading} className="w-100">Sign in</Button>
+          <Button type="submit" disabled={isLoading} className="w-100">
+            Sign in
+          </Button>
         </Form>
         <p className="caution mt-4 mb-0">{CAUTION}</p>
       </section>
@@ -52,12 +70,20 @@ export function SignIn() {
         {demo.length > 0 ? (
           <>
             <h2>Demo: Fulmar Sound</h2>
-            <p className="quiet mt-1 mb-0">Everything here is made up. Step in as one of its people; no password is needed for them.</p>
+            <p className="quiet mt-1 mb-0">
+              Everything here is made up. Step in as one of its people; no password is needed for them.
+            </p>
             <div className="demo-list">
               {demo.map((p) => (
-                <button key={p.handle} onClick={() => void enter({ handle: p.handle, password: DEMO_PASSWORD })} disabled={isLoading}>
+                <button
+                  key={p.handle}
+                  onClick={() => void enter({ handle: p.handle, password: DEMO_PASSWORD })}
+                  disabled={isLoading}
+                >
                   <b>{p.name}</b>
-                  <span className="small quiet">{p.roles.join(', ')} · {p.about}</span>
+                  <span className="small quiet">
+                    {p.roles.join(', ')} · {p.about}
+                  </span>
                 </button>
               ))}
             </div>

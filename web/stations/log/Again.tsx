@@ -9,32 +9,81 @@ import { useSend } from '../../store';
 import { freshWalk, walkBegun } from '../../store/walks';
 import { v4 } from '../../parts/uuid';
 
-export function Again({ body, version, unit }: { readonly body: CheckBody; readonly version: number; readonly unit: 'mm' | 'in' | 'fist' }) {
+export function Again({
+  body,
+  version,
+  unit,
+}: {
+  readonly body: CheckBody;
+  readonly version: number;
+  readonly unit: 'mm' | 'in' | 'fist';
+}) {
   const knot = useTiedKnotQuery(body.tied_knot).data;
   const rope = useRopesQuery().data?.find((r) => r.id === body.rope);
   const [note, { error, isLoading }] = useKnotEventMutation();
   const [id, setId] = useState(v4);
   const send = useSend();
   const navigate = useNavigate();
-  if (!knot || knot.ended_at) return knot?.ended_why ? <p className="quiet m-0">No longer in the rope: {knot.ended_why}.</p> : null;
+  if (!knot || knot.ended_at)
+    return knot?.ended_why ? <p className="quiet m-0">No longer in the rope: {knot.ended_why}.</p> : null;
   const again = () => {
     const walk = v4();
-    send(walkBegun({
-      id: walk, tiedKnot: knot.id, knot: knot.knot, rope: knot.rope, ropeTag: rope?.tag ?? '', rope_diameter_mm: body.rope_diameter_mm, place: knot.place, tiedBy: knot.tied_by, tiedAt: knot.tied_at, profile: body.profile, profileVersion: version,
-      stopper: body.stopper, hand: body.hand, ...freshWalk(unit),
-    }));
+    send(
+      walkBegun({
+        id: walk,
+        tiedKnot: knot.id,
+        knot: knot.knot,
+        rope: knot.rope,
+        ropeTag: rope?.tag ?? '',
+        rope_diameter_mm: body.rope_diameter_mm,
+        place: knot.place,
+        tiedBy: knot.tied_by,
+        tiedAt: knot.tied_at,
+        profile: body.profile,
+        profileVersion: version,
+        stopper: body.stopper,
+        hand: body.hand,
+        ...freshWalk(unit),
+      }),
+    );
     void navigate(`/check/${walk}`);
   };
   return (
-    <section className={`no-print ${knot.again.length > 0 ? 'notice bad' : 'sheet p-3'}`} aria-label="Does the look still stand?">
+    <section
+      className={`no-print ${knot.again.length > 0 ? 'notice bad' : 'sheet p-3'}`}
+      aria-label="Does the look still stand?"
+    >
       <h2>{knot.again.length > 0 ? 'To be looked at again' : 'The look still stands'}</h2>
-      {knot.again.map((a) => <p className="m-0 mt-1" key={a.why}>{a.text}.</p>)}
-      <Button className="mt-2" onClick={again}>Look at it again</Button>
+      {knot.again.map((a) => (
+        <p className="m-0 mt-1" key={a.why}>
+          {a.text}.
+        </p>
+      ))}
+      <Button className="mt-2" onClick={again}>
+        Look at it again
+      </Button>
       <p className="small quiet mt-3 mb-1">Has anything happened to it since? Then it is unchecked.</p>
       <div className="d-flex flex-wrap gap-2">
-        {KNOT_EVENTS.map((kind) => <Button key={kind} variant="outline-primary" disabled={isLoading} onClick={() => void note({ of: knot.id, body: { id, kind } }).then((r) => { if (r.data) setId(v4()); })}>{EVENT_WORDS[kind]}</Button>)}
+        {KNOT_EVENTS.map((kind) => (
+          <Button
+            key={kind}
+            variant="outline-primary"
+            disabled={isLoading}
+            onClick={() =>
+              void note({ of: knot.id, body: { id, kind } }).then((r) => {
+                if (r.data) setId(v4());
+              })
+            }
+          >
+            {EVENT_WORDS[kind]}
+          </Button>
+        ))}
       </div>
-      {error ? <p className="invalid-feedback d-block" role="alert">{refusalText(error)}</p> : null}
+      {error ? (
+        <p className="invalid-feedback d-block" role="alert">
+          {refusalText(error)}
+        </p>
+      ) : null}
     </section>
   );
 }

@@ -13,19 +13,71 @@ export function Rules() {
     <>
       <Tabs />
       <h1>Rules</h1>
-      <p className="quiet mt-1">Five schools, as practised. “general” marks what is general knowledge of the field and wants a competent person’s look. They are read-only for now.</p>
+      <p className="quiet mt-1">
+        Five schools, as practised. “general” marks what is general knowledge of the field and wants a competent
+        person’s look. They are read-only for now.
+      </p>
       <div className="pair mt-3">
         {data.map((p) => (
           <section key={p.id} className="sheet p-3 px-4">
-            <h2>{p.name} <span className="quiet small">version {p.version}</span></h2>
+            <h2>
+              {p.name} <span className="quiet small">version {p.version}</span>
+            </h2>
             <p className="quiet small mb-2">{p.about}</p>
-            {p.lengths.length === 0 ? <div className="measure"><span>No tail length is given</span></div> : null}
-            {p.lengths.map((l) => <div className="measure" key={l.id + String(l.stopper)}><span>{l.text} <span className="rule-id">{l.id}, {l.source}</span></span></div>)}
-            {p.tieIn.map((k) => <div className="measure" key={k.rule}><span>{k.knot.replaceAll('-', ' ')}: {k.text} <span className="rule-id">{k.rule}, {k.source}</span></span></div>)}
-            {(p.also ?? []).map((a) => <div className="measure" key={a.rule}><span>{a.knots.length > 0 ? `${a.knots.map((k) => k.replaceAll('-', ' ')).join(', ')}: ` : ''}{a.text} <span className="rule-id">{a.rule}, {a.source}</span></span></div>)}
-            {p.unequalOver_mm === undefined ? null : <div className="measure"><span>Ropes that differ by more than {p.unequalOver_mm} mm are not joined by a joint for equal ones <span className="rule-id">D2</span></span></div>}
-            <div className="measure"><span>Stopper behind a tie-in: {STOPPER[p.stopperBehindTieIn.asked]}; {p.stopperBehindTieIn.text}</span></div>
-            <div className="measure"><span>Second person: {p.secondCheck.asked} <span className="rule-id">{p.secondCheck.source}</span></span></div>
+            {p.lengths.length === 0 ? (
+              <div className="measure">
+                <span>No tail length is given</span>
+              </div>
+            ) : null}
+            {p.lengths.map((l) => (
+              <div className="measure" key={l.id + String(l.stopper)}>
+                <span>
+                  {l.text}{' '}
+                  <span className="rule-id">
+                    {l.id}, {l.source}
+                  </span>
+                </span>
+              </div>
+            ))}
+            {p.tieIn.map((k) => (
+              <div className="measure" key={k.rule}>
+                <span>
+                  {k.knot.replaceAll('-', ' ')}: {k.text}{' '}
+                  <span className="rule-id">
+                    {k.rule}, {k.source}
+                  </span>
+                </span>
+              </div>
+            ))}
+            {(p.also ?? []).map((a) => (
+              <div className="measure" key={a.rule}>
+                <span>
+                  {a.knots.length > 0 ? `${a.knots.map((k) => k.replaceAll('-', ' ')).join(', ')}: ` : ''}
+                  {a.text}{' '}
+                  <span className="rule-id">
+                    {a.rule}, {a.source}
+                  </span>
+                </span>
+              </div>
+            ))}
+            {p.unequalOver_mm === undefined ? null : (
+              <div className="measure">
+                <span>
+                  Ropes that differ by more than {p.unequalOver_mm} mm are not joined by a joint for equal ones{' '}
+                  <span className="rule-id">D2</span>
+                </span>
+              </div>
+            )}
+            <div className="measure">
+              <span>
+                Stopper behind a tie-in: {STOPPER[p.stopperBehindTieIn.asked]}; {p.stopperBehindTieIn.text}
+              </span>
+            </div>
+            <div className="measure">
+              <span>
+                Second person: {p.secondCheck.asked} <span className="rule-id">{p.secondCheck.source}</span>
+              </span>
+            </div>
             <p className="caution mt-3 mb-0">{p.caution}</p>
           </section>
         ))}

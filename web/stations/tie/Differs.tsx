@@ -14,7 +14,10 @@ export function Differs({ knot, chosen, onChosen }: Props) {
   return (
     <section className="mt-4" aria-labelledby="differs">
       <h2 id="differs">Does yours look different?</h2>
-      <p className="quiet mt-1 mb-2">Touch what is different on yours: a crossing that goes the other way round, or the part. The picture changes, and it is said what that would be.</p>
+      <p className="quiet mt-1 mb-2">
+        Touch what is different on yours: a crossing that goes the other way round, or the part. The picture changes,
+        and it is said what that would be.
+      </p>
       <TouchWhatDiffers knot={knot} chosen={chosen} onChosen={onChosen} pulled={job.pulls} />
     </section>
   );

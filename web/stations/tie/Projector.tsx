@@ -54,17 +54,49 @@ export function Projector() {
         >
           <Form.Label htmlFor="show-code">Code, six digits</Form.Label>
           <div className="d-flex gap-3">
-            <Form.Control id="show-code" className="fs-1" autoFocus autoComplete="off" inputMode="numeric" maxLength={6} value={typed} isInvalid={short} aria-describedby={short ? 'show-code-short' : undefined} onChange={(e) => { setTyped(e.target.value.replace(/\D/g, '')); setShort(false); }} />
-            <Button type="submit" size="lg">Follow</Button>
+            <Form.Control
+              id="show-code"
+              className="fs-1"
+              autoFocus
+              autoComplete="off"
+              inputMode="numeric"
+              maxLength={6}
+              value={typed}
+              isInvalid={short}
+              aria-describedby={short ? 'show-code-short' : undefined}
+              onChange={(e) => {
+                setTyped(e.target.value.replace(/\D/g, ''));
+                setShort(false);
+              }}
+            />
+            <Button type="submit" size="lg">
+              Follow
+            </Button>
           </div>
-          {short ? <p id="show-code-short" className="text-danger mt-2" role="alert">A code has six digits; {typed.length === 0 ? 'none is typed yet' : `these are ${typed.length}`}.</p> : null}
+          {short ? (
+            <p id="show-code-short" className="text-danger mt-2" role="alert">
+              A code has six digits; {typed.length === 0 ? 'none is typed yet' : `these are ${typed.length}`}.
+            </p>
+          ) : null}
         </Form>
       </main>
     );
   return (
     <main className="projector">
-      {state ? <Followed state={state} /> : <p className="p-4 fs-3">{lost ? 'There is no show under this code, or it has ended. Ask for the code anew.' : 'Waiting for what is shown.'}</p>}
-      {state && lost ? <p className="tag at-foot" role="status">The line is gone: this is where it stood.</p> : null}
+      {state ? (
+        <Followed state={state} />
+      ) : (
+        <p className="p-4 fs-3">
+          {lost
+            ? 'There is no show under this code, or it has ended. Ask for the code anew.'
+            : 'Waiting for what is shown.'}
+        </p>
+      )}
+      {state && lost ? (
+        <p className="tag at-foot" role="status">
+          The line is gone: this is where it stood.
+        </p>
+      ) : null}
     </main>
   );
 }
@@ -102,11 +134,35 @@ function Followed({ state }: { readonly state: State }) {
   }, [state.face]);
   if (!knot.data || !data || !motion) return <p className="p-4 fs-3">Getting the motion.</p>;
   const making = steps.length - data.then.length;
-  const shown = state.then === null ? data.frames[Math.min(motion.most, Math.ceil(at - 1e-9))]!.step : Math.min(steps.length - 1, making + state.then);
+  const shown =
+    state.then === null
+      ? data.frames[Math.min(motion.most, Math.ceil(at - 1e-9))]!.step
+      : Math.min(steps.length - 1, making + state.then);
   return (
     <>
-      <header><h1>{knot.data.names[0]}</h1><span>{shown + 1} / {steps.length}</span></header>
-      <div className="stage"><WayStage ref={rope} name={knot.data.names[0]} knot={id} motion={motion} steps={steps} at={Math.min(at, motion.most)} shown={shown} mirrored={mirrored} ghost={state.ghost} hands={state.hands} onFace={(f) => { face.current = f; }} /></div>
+      <header>
+        <h1>{knot.data.names[0]}</h1>
+        <span>
+          {shown + 1} / {steps.length}
+        </span>
+      </header>
+      <div className="stage">
+        <WayStage
+          ref={rope}
+          name={knot.data.names[0]}
+          knot={id}
+          motion={motion}
+          steps={steps}
+          at={Math.min(at, motion.most)}
+          shown={shown}
+          mirrored={mirrored}
+          ghost={state.ghost}
+          hands={state.hands}
+          onFace={(f) => {
+            face.current = f;
+          }}
+        />
+      </div>
       <p className="said">{steps[shown]!.caption}</p>
     </>
   );

@@ -28,7 +28,17 @@ export function ShowElsewhere({ state }: { readonly state: State }) {
   if (!show)
     return (
       <p className="mt-3 mb-0">
-        <Button variant="outline-primary" disabled={begun.isLoading} onClick={() => void begin(state).unwrap().then(setShow, () => undefined)}>Show on another screen</Button>
+        <Button
+          variant="outline-primary"
+          disabled={begun.isLoading}
+          onClick={() =>
+            void begin(state)
+              .unwrap()
+              .then(setShow, () => undefined)
+          }
+        >
+          Show on another screen
+        </Button>
         {begun.error ? <span role="alert"> {refusalText(begun.error)}</span> : null}
       </p>
     );
@@ -36,8 +46,19 @@ export function ShowElsewhere({ state }: { readonly state: State }) {
   return (
     <section className="sheet p-3 px-4 mt-3" aria-label="On another screen">
       <h2 className="h5">On another screen</h2>
-      <div className="d-flex gap-3 align-items-center"><QrCode text={address} label={`Address of the other screen, code ${show.code}`} size={120} /><p className="m-0">Open <b>{window.location.host}/projector</b> there and type<br /><b className="fs-3">{show.code}</b></p></div>
-      <p className="quiet mb-0">{moved.data?.screens ? `${moved.data.screens === 1 ? 'One screen follows' : `${moved.data.screens} screens follow`} what you do here, until you leave this page.` : 'It follows what you do here until you leave this page.'}</p>
+      <div className="d-flex gap-3 align-items-center">
+        <QrCode text={address} label={`Address of the other screen, code ${show.code}`} size={120} />
+        <p className="m-0">
+          Open <b>{window.location.host}/projector</b> there and type
+          <br />
+          <b className="fs-3">{show.code}</b>
+        </p>
+      </div>
+      <p className="quiet mb-0">
+        {moved.data?.screens
+          ? `${moved.data.screens === 1 ? 'One screen follows' : `${moved.data.screens} screens follow`} what you do here, until you leave this page.`
+          : 'It follows what you do here until you leave this page.'}
+      </p>
     </section>
   );
 }

@@ -22,7 +22,9 @@ const keyOf = (knot: string, way: string) => `idiom.along.${knot}.${way}`;
 export function keptAlong(knot: string, way: string): Along {
   try {
     const kept = JSON.parse(localStorage.getItem(keyOf(knot, way)) ?? 'null') as Partial<Along> | null;
-    return kept && Number.isInteger(kept.level) && kept.level! >= 0 && Array.isArray(kept.stopped) ? { level: kept.level!, stopped: kept.stopped.filter((s) => Number.isInteger(s)) } : NOTHING;
+    return kept && Number.isInteger(kept.level) && kept.level! >= 0 && Array.isArray(kept.stopped)
+      ? { level: kept.level!, stopped: kept.stopped.filter((s) => Number.isInteger(s)) }
+      : NOTHING;
   } catch {
     return NOTHING;
   }

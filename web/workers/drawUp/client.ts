@@ -1,6 +1,6 @@
 /** The page's side of drawing a knot up: one worker a run, ended when the run is done, stopped or left. */
-import type { DrawnPart } from '../../../core/knots/drawUp';
-import type { BakedShape } from '../../../core/knots/stored';
+import type { DrawnPart } from '../../../core/knots/baking/drawUp';
+import type { BakedShape } from '../../../core/knots/shape/stored';
 import type { DrawUpReply, DrawUpRequest } from './protocol';
 
 export interface DrawnUpHere {
@@ -35,5 +35,11 @@ export function drawUpHere(knot: string, form: string, onProgress: (share: numbe
     };
   });
   worker.postMessage({ request, knot, form } satisfies DrawUpRequest);
-  return { result, stop: () => { worker.terminate(); end(null); } };
+  return {
+    result,
+    stop: () => {
+      worker.terminate();
+      end(null);
+    },
+  };
 }

@@ -1,6 +1,6 @@
 /** What page and worker say to each other while a knot is drawn up: one request, many reports, one answer. */
-import type { DrawnPart } from '../../../core/knots/drawUp';
-import type { BakedShape } from '../../../core/knots/stored';
+import type { DrawnPart } from '../../../core/knots/baking/drawUp';
+import type { BakedShape } from '../../../core/knots/shape/stored';
 
 export interface DrawUpRequest {
   readonly request: number;

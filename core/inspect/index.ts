@@ -1,8 +1,0 @@
-export { paceOf, QUICK_SECONDS, type Pace } from './pace';
-export {
-  checkPointsFor, judge, ROPE_STATES, stopperAsked, tailNames, TAIL_METHODS, TAIL_UNCERTAINTY_MM, VERDICTS, worse,
-  type JudgedPoint, type Judgement, type JudgeInput, type PointAnswer, type PointState, type RopeState, type TailMeasured, type TailMethod, type Verdict,
-} from './verdict';
-export { METHOD_WORDS, VERDICT_WORDS, verdictSaid } from './words';
-export { wrongPicture } from './pictured';
-export { typedTail_mm, type TailUnit } from './tails';

@@ -1,9 +1,0 @@
-/** Everything about naming a specimen, for those who hand it in. */
-export { identify, knownForms, type Identified, type Match, type Need } from './identify';
-export { changesOf, type Change } from './changes';
-export { facesAgree, identifyCode } from './fromCode';
-export { inWords } from './inWords';
-export { parseObj } from './obj';
-export { lookalikesOf, type Lookalike } from './lookalikes';
-export { knownOf, touched, withTouched, type Known } from './touched';
-export type { Entered } from './specimen';

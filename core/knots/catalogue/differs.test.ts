@@ -1,0 +1,65 @@
+import { describe, expect, test } from '@jest/globals';
+import { distance } from '../../curve';
+import { CATALOGUE } from './shelved';
+import { faultsWithShape, shapeOf, storedForm } from './catalogue';
+import { differingPlace } from './differs';
+import { pointsOf } from '../shape/stored';
+import { STATES } from '../facts/types';
+import { turnedBack, turnedBy } from '../shape/laidView';
+
+describe('where a form differs', () => {
+  test('every fault with a shape has a place on it and on the right form, on the rope and not larger than the knot', () => {
+    for (const { entry } of CATALOGUE)
+      for (const fault of faultsWithShape(entry.id))
+        for (const state of STATES)
+          for (const [form, against] of [
+            [fault, 'right'],
+            ['right', fault],
+          ] as const) {
+            const { centre, radius } = differingPlace(
+              entry.id,
+              form,
+              against,
+              state,
+              fault === 'one-harness-point' && state !== 'laid' ? 'both' : null,
+            );
+            const points = shapeOf(entry.id, form, state)[0]!.points;
+            expect([
+              entry.id,
+              form,
+              state,
+              Math.min(...points.map((p) => distance(p, centre))) < Math.max(9, radius),
+            ]).toEqual([entry.id, form, state, true]);
+            expect(radius).toBeGreaterThanOrEqual(1.7);
+            expect(Number.isFinite(radius) && radius < 66).toBe(true);
+          }
+  });
+
+  test('a wrong lane is ringed at the far turn where it is, not all of the knot', () => {
+    const { centre, radius } = differingPlace('figure-eight-follow-through', 'wrong-lane', 'right', 'laid');
+    const rope = pointsOf(storedForm('figure-eight-follow-through', 'wrong-lane').laid);
+    // the far turn of the eight lies below, toward the eye
+    expect(centre[1]).toBeLessThan(0);
+    expect(centre[1]).toBeGreaterThan(Math.min(...rope.map((p) => p[1])) + 5);
+    expect(radius).toBeLessThan(4.3);
+  });
+
+  test('conditions are ringed where they are: at the tail, at the eye, at the second harness point', () => {
+    const id = 'figure-eight-follow-through';
+    const [rope] = shapeOf(id, 'tail-short', 'tight');
+    expect(distance(differingPlace(id, 'tail-short', 'right', 'tight').centre, rope!.points.at(-1)!)).toBeLessThan(0.5);
+    const large = shapeOf(id, 'eye-too-large', 'tight')[0]!;
+    expect(differingPlace(id, 'eye-too-large', 'right', 'tight').centre).toEqual(large.points[large.marks!.eye!]);
+    const one = shapeOf(id, 'one-harness-point', 'tight').find((c) => c.name === 'harness-point-2')!;
+    const ring = differingPlace(id, 'one-harness-point', 'right', 'tight', 'one');
+    expect(
+      Math.max(...one.points.map((p) => Math.hypot(p[0] - ring.centre[0], p[1] - ring.centre[1]))),
+    ).toBeLessThanOrEqual(ring.radius);
+  });
+});
+
+test('a view is turned back', () => {
+  const view = { yaw_deg: 24, pitch_deg: -16 };
+  const [p] = turnedBack(turnedBy([[1, 2, 3]], view), view);
+  expect(distance(p!, [1, 2, 3])).toBeLessThan(1e-12);
+});

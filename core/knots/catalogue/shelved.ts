@@ -1,0 +1,181 @@
+// Made by `npm run bake` from the folders beside it. Do not edit.
+import type { TiedKnot } from '../moving/way';
+import { entry as alpineButterfly } from '../shelf/alpine-butterfly/entry';
+import { baked as alpineButterflyBaked } from '../shelf/alpine-butterfly/baked';
+import { ways as alpineButterflyWays } from '../shelf/alpine-butterfly/ways';
+import { entry as autoblock } from '../shelf/autoblock/entry';
+import { baked as autoblockBaked } from '../shelf/autoblock/baked';
+import { ways as autoblockWays } from '../shelf/autoblock/ways';
+import { entry as barrelNoose } from '../shelf/barrel-noose/entry';
+import { baked as barrelNooseBaked } from '../shelf/barrel-noose/baked';
+import { ways as barrelNooseWays } from '../shelf/barrel-noose/ways';
+import { entry as bowline } from '../shelf/bowline/entry';
+import { baked as bowlineBaked } from '../shelf/bowline/baked';
+import { ways as bowlineWays } from '../shelf/bowline/ways';
+import { entry as bowlineLocked } from '../shelf/bowline-locked/entry';
+import { baked as bowlineLockedBaked } from '../shelf/bowline-locked/baked';
+import { ways as bowlineLockedWays } from '../shelf/bowline-locked/ways';
+import { entry as bowlineOnBight } from '../shelf/bowline-on-bight/entry';
+import { baked as bowlineOnBightBaked } from '../shelf/bowline-on-bight/baked';
+import { ways as bowlineOnBightWays } from '../shelf/bowline-on-bight/ways';
+import { entry as bowlineYosemite } from '../shelf/bowline-yosemite/entry';
+import { baked as bowlineYosemiteBaked } from '../shelf/bowline-yosemite/baked';
+import { ways as bowlineYosemiteWays } from '../shelf/bowline-yosemite/ways';
+import { entry as buntlineHitch } from '../shelf/buntline-hitch/entry';
+import { baked as buntlineHitchBaked } from '../shelf/buntline-hitch/baked';
+import { ways as buntlineHitchWays } from '../shelf/buntline-hitch/ways';
+import { entry as butterflyBend } from '../shelf/butterfly-bend/entry';
+import { baked as butterflyBendBaked } from '../shelf/butterfly-bend/baked';
+import { ways as butterflyBendWays } from '../shelf/butterfly-bend/ways';
+import { entry as butterflyRewoven } from '../shelf/butterfly-rewoven/entry';
+import { baked as butterflyRewovenBaked } from '../shelf/butterfly-rewoven/baked';
+import { ways as butterflyRewovenWays } from '../shelf/butterfly-rewoven/ways';
+import { entry as cloveHitch } from '../shelf/clove-hitch/entry';
+import { baked as cloveHitchBaked } from '../shelf/clove-hitch/baked';
+import { ways as cloveHitchWays } from '../shelf/clove-hitch/ways';
+import { entry as distel } from '../shelf/distel/entry';
+import { baked as distelBaked } from '../shelf/distel/baked';
+import { ways as distelWays } from '../shelf/distel/ways';
+import { entry as doubleBowline } from '../shelf/double-bowline/entry';
+import { baked as doubleBowlineBaked } from '../shelf/double-bowline/baked';
+import { ways as doubleBowlineWays } from '../shelf/double-bowline/ways';
+import { entry as doubleFigureEightLoop } from '../shelf/double-figure-eight-loop/entry';
+import { baked as doubleFigureEightLoopBaked } from '../shelf/double-figure-eight-loop/baked';
+import { ways as doubleFigureEightLoopWays } from '../shelf/double-figure-eight-loop/ways';
+import { entry as doubleFishermans } from '../shelf/double-fishermans/entry';
+import { baked as doubleFishermansBaked } from '../shelf/double-fishermans/baked';
+import { ways as doubleFishermansWays } from '../shelf/double-fishermans/ways';
+import { entry as doubleOverhandStopper } from '../shelf/double-overhand-stopper/entry';
+import { baked as doubleOverhandStopperBaked } from '../shelf/double-overhand-stopper/baked';
+import { ways as doubleOverhandStopperWays } from '../shelf/double-overhand-stopper/ways';
+import { entry as figureEightBend } from '../shelf/figure-eight-bend/entry';
+import { baked as figureEightBendBaked } from '../shelf/figure-eight-bend/baked';
+import { ways as figureEightBendWays } from '../shelf/figure-eight-bend/ways';
+import { entry as figureEightFollowThrough } from '../shelf/figure-eight-follow-through/entry';
+import { baked as figureEightFollowThroughBaked } from '../shelf/figure-eight-follow-through/baked';
+import { ways as figureEightFollowThroughWays } from '../shelf/figure-eight-follow-through/ways';
+import { entry as figureEightOnBight } from '../shelf/figure-eight-on-bight/entry';
+import { baked as figureEightOnBightBaked } from '../shelf/figure-eight-on-bight/baked';
+import { ways as figureEightOnBightWays } from '../shelf/figure-eight-on-bight/ways';
+import { entry as figureEightStopper } from '../shelf/figure-eight-stopper/entry';
+import { baked as figureEightStopperBaked } from '../shelf/figure-eight-stopper/baked';
+import { ways as figureEightStopperWays } from '../shelf/figure-eight-stopper/ways';
+import { entry as figureNineOnBight } from '../shelf/figure-nine-on-bight/entry';
+import { baked as figureNineOnBightBaked } from '../shelf/figure-nine-on-bight/baked';
+import { ways as figureNineOnBightWays } from '../shelf/figure-nine-on-bight/ways';
+import { entry as figureNineStopper } from '../shelf/figure-nine-stopper/entry';
+import { baked as figureNineStopperBaked } from '../shelf/figure-nine-stopper/baked';
+import { ways as figureNineStopperWays } from '../shelf/figure-nine-stopper/ways';
+import { entry as flemishBendWithBight } from '../shelf/flemish-bend-with-bight/entry';
+import { baked as flemishBendWithBightBaked } from '../shelf/flemish-bend-with-bight/baked';
+import { ways as flemishBendWithBightWays } from '../shelf/flemish-bend-with-bight/ways';
+import { entry as girthHitch } from '../shelf/girth-hitch/entry';
+import { baked as girthHitchBaked } from '../shelf/girth-hitch/baked';
+import { ways as girthHitchWays } from '../shelf/girth-hitch/ways';
+import { entry as halfHitches } from '../shelf/half-hitches/entry';
+import { baked as halfHitchesBaked } from '../shelf/half-hitches/baked';
+import { ways as halfHitchesWays } from '../shelf/half-hitches/ways';
+import { entry as inlineEight } from '../shelf/inline-eight/entry';
+import { baked as inlineEightBaked } from '../shelf/inline-eight/baked';
+import { ways as inlineEightWays } from '../shelf/inline-eight/ways';
+import { entry as klemheist } from '../shelf/klemheist/entry';
+import { baked as klemheistBaked } from '../shelf/klemheist/baked';
+import { ways as klemheistWays } from '../shelf/klemheist/ways';
+import { entry as michoacan } from '../shelf/michoacan/entry';
+import { baked as michoacanBaked } from '../shelf/michoacan/baked';
+import { ways as michoacanWays } from '../shelf/michoacan/ways';
+import { entry as munterHitch } from '../shelf/munter-hitch/entry';
+import { baked as munterHitchBaked } from '../shelf/munter-hitch/baked';
+import { ways as munterHitchWays } from '../shelf/munter-hitch/ways';
+import { entry as munterMuleOverhand } from '../shelf/munter-mule-overhand/entry';
+import { baked as munterMuleOverhandBaked } from '../shelf/munter-mule-overhand/baked';
+import { ways as munterMuleOverhandWays } from '../shelf/munter-mule-overhand/ways';
+import { entry as offsetDoubleOverhand } from '../shelf/offset-double-overhand/entry';
+import { baked as offsetDoubleOverhandBaked } from '../shelf/offset-double-overhand/baked';
+import { ways as offsetDoubleOverhandWays } from '../shelf/offset-double-overhand/ways';
+import { entry as offsetOverhand } from '../shelf/offset-overhand/entry';
+import { baked as offsetOverhandBaked } from '../shelf/offset-overhand/baked';
+import { ways as offsetOverhandWays } from '../shelf/offset-overhand/ways';
+import { entry as overhandOnBight } from '../shelf/overhand-on-bight/entry';
+import { baked as overhandOnBightBaked } from '../shelf/overhand-on-bight/baked';
+import { ways as overhandOnBightWays } from '../shelf/overhand-on-bight/ways';
+import { entry as overhandStopper } from '../shelf/overhand-stopper/entry';
+import { baked as overhandStopperBaked } from '../shelf/overhand-stopper/baked';
+import { ways as overhandStopperWays } from '../shelf/overhand-stopper/ways';
+import { entry as prusik } from '../shelf/prusik/entry';
+import { baked as prusikBaked } from '../shelf/prusik/baked';
+import { ways as prusikWays } from '../shelf/prusik/ways';
+import { entry as schwabisch } from '../shelf/schwabisch/entry';
+import { baked as schwabischBaked } from '../shelf/schwabisch/baked';
+import { ways as schwabischWays } from '../shelf/schwabisch/ways';
+import { entry as slippedEight } from '../shelf/slipped-eight/entry';
+import { baked as slippedEightBaked } from '../shelf/slipped-eight/baked';
+import { ways as slippedEightWays } from '../shelf/slipped-eight/ways';
+import { entry as squareKnot } from '../shelf/square-knot/entry';
+import { baked as squareKnotBaked } from '../shelf/square-knot/baked';
+import { ways as squareKnotWays } from '../shelf/square-knot/ways';
+import { entry as tensionFreeHitch } from '../shelf/tension-free-hitch/entry';
+import { baked as tensionFreeHitchBaked } from '../shelf/tension-free-hitch/baked';
+import { ways as tensionFreeHitchWays } from '../shelf/tension-free-hitch/ways';
+import { entry as tieInStopper } from '../shelf/tie-in-stopper/entry';
+import { baked as tieInStopperBaked } from '../shelf/tie-in-stopper/baked';
+import { ways as tieInStopperWays } from '../shelf/tie-in-stopper/ways';
+import { entry as trefoilStopper } from '../shelf/trefoil-stopper/entry';
+import { baked as trefoilStopperBaked } from '../shelf/trefoil-stopper/baked';
+import { ways as trefoilStopperWays } from '../shelf/trefoil-stopper/ways';
+import { entry as tripleFishermans } from '../shelf/triple-fishermans/entry';
+import { baked as tripleFishermansBaked } from '../shelf/triple-fishermans/baked';
+import { ways as tripleFishermansWays } from '../shelf/triple-fishermans/ways';
+import { entry as twoStrandBackup } from '../shelf/two-strand-backup/entry';
+import { baked as twoStrandBackupBaked } from '../shelf/two-strand-backup/baked';
+import { ways as twoStrandBackupWays } from '../shelf/two-strand-backup/ways';
+import { entry as waterKnot } from '../shelf/water-knot/entry';
+import { baked as waterKnotBaked } from '../shelf/water-knot/baked';
+import { ways as waterKnotWays } from '../shelf/water-knot/ways';
+
+export const CATALOGUE: readonly TiedKnot[] = [
+  { entry: alpineButterfly, baked: alpineButterflyBaked, ways: alpineButterflyWays },
+  { entry: autoblock, baked: autoblockBaked, ways: autoblockWays },
+  { entry: barrelNoose, baked: barrelNooseBaked, ways: barrelNooseWays },
+  { entry: bowline, baked: bowlineBaked, ways: bowlineWays },
+  { entry: bowlineLocked, baked: bowlineLockedBaked, ways: bowlineLockedWays },
+  { entry: bowlineOnBight, baked: bowlineOnBightBaked, ways: bowlineOnBightWays },
+  { entry: bowlineYosemite, baked: bowlineYosemiteBaked, ways: bowlineYosemiteWays },
+  { entry: buntlineHitch, baked: buntlineHitchBaked, ways: buntlineHitchWays },
+  { entry: butterflyBend, baked: butterflyBendBaked, ways: butterflyBendWays },
+  { entry: butterflyRewoven, baked: butterflyRewovenBaked, ways: butterflyRewovenWays },
+  { entry: cloveHitch, baked: cloveHitchBaked, ways: cloveHitchWays },
+  { entry: distel, baked: distelBaked, ways: distelWays },
+  { entry: doubleBowline, baked: doubleBowlineBaked, ways: doubleBowlineWays },
+  { entry: doubleFigureEightLoop, baked: doubleFigureEightLoopBaked, ways: doubleFigureEightLoopWays },
+  { entry: doubleFishermans, baked: doubleFishermansBaked, ways: doubleFishermansWays },
+  { entry: doubleOverhandStopper, baked: doubleOverhandStopperBaked, ways: doubleOverhandStopperWays },
+  { entry: figureEightBend, baked: figureEightBendBaked, ways: figureEightBendWays },
+  { entry: figureEightFollowThrough, baked: figureEightFollowThroughBaked, ways: figureEightFollowThroughWays },
+  { entry: figureEightOnBight, baked: figureEightOnBightBaked, ways: figureEightOnBightWays },
+  { entry: figureEightStopper, baked: figureEightStopperBaked, ways: figureEightStopperWays },
+  { entry: figureNineOnBight, baked: figureNineOnBightBaked, ways: figureNineOnBightWays },
+  { entry: figureNineStopper, baked: figureNineStopperBaked, ways: figureNineStopperWays },
+  { entry: flemishBendWithBight, baked: flemishBendWithBightBaked, ways: flemishBendWithBightWays },
+  { entry: girthHitch, baked: girthHitchBaked, ways: girthHitchWays },
+  { entry: halfHitches, baked: halfHitchesBaked, ways: halfHitchesWays },
+  { entry: inlineEight, baked: inlineEightBaked, ways: inlineEightWays },
+  { entry: klemheist, baked: klemheistBaked, ways: klemheistWays },
+  { entry: michoacan, baked: michoacanBaked, ways: michoacanWays },
+  { entry: munterHitch, baked: munterHitchBaked, ways: munterHitchWays },
+  { entry: munterMuleOverhand, baked: munterMuleOverhandBaked, ways: munterMuleOverhandWays },
+  { entry: offsetDoubleOverhand, baked: offsetDoubleOverhandBaked, ways: offsetDoubleOverhandWays },
+  { entry: offsetOverhand, baked: offsetOverhandBaked, ways: offsetOverhandWays },
+  { entry: overhandOnBight, baked: overhandOnBightBaked, ways: overhandOnBightWays },
+  { entry: overhandStopper, baked: overhandStopperBaked, ways: overhandStopperWays },
+  { entry: prusik, baked: prusikBaked, ways: prusikWays },
+  { entry: schwabisch, baked: schwabischBaked, ways: schwabischWays },
+  { entry: slippedEight, baked: slippedEightBaked, ways: slippedEightWays },
+  { entry: squareKnot, baked: squareKnotBaked, ways: squareKnotWays },
+  { entry: tensionFreeHitch, baked: tensionFreeHitchBaked, ways: tensionFreeHitchWays },
+  { entry: tieInStopper, baked: tieInStopperBaked, ways: tieInStopperWays },
+  { entry: trefoilStopper, baked: trefoilStopperBaked, ways: trefoilStopperWays },
+  { entry: tripleFishermans, baked: tripleFishermansBaked, ways: tripleFishermansWays },
+  { entry: twoStrandBackup, baked: twoStrandBackupBaked, ways: twoStrandBackupWays },
+  { entry: waterKnot, baked: waterKnotBaked, ways: waterKnotWays },
+];

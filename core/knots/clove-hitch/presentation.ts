@@ -1,3 +1,0 @@
-import type { Presentation } from '../presenting';
-
-export const presentation: Presentation = { kind: 'placed', frontYaw_deg: 0, along: 'x', laidFrom: 'tight', standing_ropeDiameters: 14, tail_ropeDiameters: 14, dressedLooseness: 1.12 };

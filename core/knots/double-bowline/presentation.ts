@@ -1,3 +1,0 @@
-import type { Presentation } from '../presenting';
-
-export const presentation: Presentation = { kind: 'loop', frontYaw_deg: 0, standing_ropeDiameters: 20, tail_ropeDiameters: 9, tail: 'inside-eye', eye_ropeDiameters: 11.5, dressedLooseness: 1.2 };

@@ -1,3 +1,0 @@
-import type { Presentation } from '../presenting';
-
-export const presentation: Presentation = { kind: 'loop', frontYaw_deg: 0, standing_ropeDiameters: 20, tail_ropeDiameters: 16, tail: 'beside-standing', eye_ropeDiameters: 7, dressedLooseness: 1.13 };

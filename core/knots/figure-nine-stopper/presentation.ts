@@ -1,3 +1,0 @@
-import type { Presentation } from '../presenting';
-
-export const presentation: Presentation = { kind: 'stopper', frontYaw_deg: 0, standing_ropeDiameters: 14, tail_ropeDiameters: 9, dressedLooseness: 1.2 };

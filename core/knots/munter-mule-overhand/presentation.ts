@@ -1,3 +1,0 @@
-import type { Presentation } from '../presenting';
-
-export const presentation: Presentation = { kind: 'placed', frontYaw_deg: 0, along: 'y', laidFrom: 'author', farthest_ropeDiameters: 10, standing_ropeDiameters: 16, tail_ropeDiameters: 16, dressedLooseness: 1.13 };

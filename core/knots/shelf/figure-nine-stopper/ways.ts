@@ -1,0 +1,14 @@
+import type { WayOfTying } from '../../moving/way';
+
+export const ways: Readonly<Record<string, WayOfTying>> = {
+  'by-the-end': {
+    making: 'end',
+    steps: [
+      { upTo: 5, caption: 'The end across the standing part: a loop.', hands: { left: 'holds the loop', right: 'leads the end across' }, moving: 'the end' },
+      { upTo: 8, caption: 'Round the standing part, and half a turn more than for an eight.', hands: { left: 'holds the loop', right: 'leads the end round' }, moving: 'the end' },
+      { upTo: 10, caption: 'Into the loop from the other side than an eight.', hands: { left: 'holds the loop open', right: 'puts the end through' }, moving: 'the end' },
+      { upTo: 'dressed', caption: 'Dress it flat: one turn more than an eight.', hands: { left: 'holds the knot', right: 'lays the strands' }, moving: 'all strands' },
+      { upTo: 'tight', caption: 'Set it: standing part and tail.', hands: { left: 'holds against the pull', right: 'pulls one strand at a time' }, moving: 'strands, one by one' },
+    ],
+  },
+};

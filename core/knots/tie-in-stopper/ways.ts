@@ -1,3 +1,0 @@
-import type { WayOfTying } from '../tying';
-
-export const ways: Readonly<Record<string, WayOfTying>> = {};
