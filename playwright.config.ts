@@ -1,18 +1,25 @@
 import { defineConfig } from '@playwright/test';
+import { readdirSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
+import { join } from 'node:path';
 
-/** Run by scripts/test.mjs, which has started server and database and says where. */
+const journeys = readdirSync(join(import.meta.dirname, 'e2e'))
+  .filter((f) => f.endsWith('.spec.ts'))
+  .map((f) => f.replace('.spec.ts', ''));
+
+/** Run by scripts/test.mjs, which has made a database and says where; each file of journeys has a server of its own on it (e2e/own.ts). */
 export default defineConfig({
   testDir: 'e2e',
-  testMatch: '*.spec.ts',
-  workers: 1,
+  // a project of its own for each file: no process of one is used for another
+  projects: journeys.map((name) => ({ name, testMatch: `${name}.spec.ts` })),
+  workers: Math.max(2, availableParallelism()),
   retries: 0,
   outputDir: 'dist/e2e',
   reporter: [['list'], ['json', { outputFile: 'dist/e2e.json' }]],
-  timeout: 150_000,
-  // a slow machine with other work on it must not look like a fault
-  expect: { timeout: 20_000 },
+  // for what hangs only: a slow machine with other work on it must not look like a fault
+  timeout: 900_000,
+  expect: { timeout: 120_000 },
   use: {
-    baseURL: process.env['IDIOM_TEST_URL'] ?? 'http://127.0.0.1:8080',
     viewport: { width: 1280, height: 800 },
     serviceWorkers: 'block',
     trace: 'off',

@@ -1,5 +1,6 @@
 /** The whole catalogue as it is met: on the shelf, on sheets, two by two, in three dimensions, and on a walk. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './own';
 import { answerAs, beginWalk, expectNoAxeFindings, measureTail, stepIn } from './people';
 
 const KNOTS = 44;

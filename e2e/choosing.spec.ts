@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './own';
 import { expectNoAxeFindings, stepIn } from './people';
 
 test('cord against rope: both schools in one chart, and what they say of this pair', async ({ page }) => {

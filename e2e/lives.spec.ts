@@ -1,5 +1,5 @@
 /** Ropes, rounds, people and what is handed over, as they are used. */
-import { expect, test } from '@playwright/test';
+import { expect, test } from './own';
 import { beginWalk, expectNoAxeFindings, stepIn, walkThrough } from './people';
 
 test('a round is walked, waits over a reload, and at its end says what was not reached', async ({ page }) => {

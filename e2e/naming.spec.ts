@@ -1,4 +1,5 @@
-import { expect, test, type Locator } from '@playwright/test';
+import type { Locator } from '@playwright/test';
+import { expect, test } from './own';
 import { expectNoAxeFindings, stepIn } from './people';
 
 test('what looks different is touched, and it is said what that would be', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './own';
 import { testServer } from '../scripts/lib/testbed.mjs';
 import { answerAs, beginWalk, DEMO_PASSWORD, measureTail, stepIn } from './people';
 

@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './own';
 import { answerAs, beginWalk, expectNoAxeFindings, measureTail, stepIn } from './people';
 
 const theme = (page: Page, name: 'paper' | 'headlamp') =>

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './own';
 import { expectNoAxeFindings, stepIn } from './people';
 
 test('a knot is found by any of its names, an ambiguous one is asked about, and its page shows both faces', async ({

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './own';
 import { answerAs, beginWalk, DEMO_PASSWORD, expectNoAxeFindings, measureTail, stepIn, walkThrough } from './people';
 
 test('from the question to the signed record, by pointer', async ({ page }) => {

@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './own';
 import { answerAs, beginWalk, measureTail, stepIn, walkThrough } from './people';
 
 /** Imre checks an eight that Pell tied, to the signature. */

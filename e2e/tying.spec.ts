@@ -1,5 +1,5 @@
 /** A way of tying as a motion: played, stepped, looped, mirrored, and a wrong one told as wrong. */
-import { expect, test } from '@playwright/test';
+import { expect, test } from './own';
 import { expectNoAxeFindings, stepIn } from './people';
 
 test('a knot is seen tied: it plays to its end, goes step by step, and by the left hand', async ({ page }) => {

@@ -1,54 +1,59 @@
-/** npm run bake [id ...]: computes the stored shapes of the knots and the index of the catalogue. A form whose laid form and whose baking are as before is taken from the cache. */
-import { execFileSync } from 'node:child_process';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+/**
+ * npm run bake [-- knot ...]: bakes the stored shapes of the knots whose sources changed, or of those named; then the lists made of the shelf, then
+ * proves what is stale.
+ */
+import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { bakeForm } from '../core/knots/baking/baking';
-import { bakedBefore, bakingHash, keepBaked } from './bakeCache';
-import type { Presentation } from '../core/knots/shape/presentation';
-import type { KnotEntry } from '../core/knots/facts/types';
 import type { BakedForm } from '../core/knots/shape/stored';
-import { formsToBake } from '../core/knots/shape/eye-variants';
-import type { LaidForms } from '../core/knots/shape/laid';
-import { figuresHash } from './figuresHash';
-import { entriesText, indexText, inputHash, knotIds, knotsFolder } from './knotFiles';
+import { writeMade } from './proofs/made';
+import { pool } from './proofs/pool';
+import { authored, bakedFrom, readBaked, shelvedIds, writeBaked } from './proofs/shelf';
+import { sourcesOf } from './proofs/sources';
 
-const wanted = process.argv.slice(2);
-for (const id of knotIds()) {
-  if (wanted.length > 0 && !wanted.includes(id)) continue;
-  const { forms } = (await import(join(knotsFolder, id, 'shape.ts'))) as { forms: LaidForms };
-  const { presentation } = (await import(join(knotsFolder, id, 'presentation.ts'))) as { presentation: Presentation };
-  const { entry } = (await import(join(knotsFolder, id, 'entry.ts'))) as { entry: KnotEntry };
-  const out: Record<string, BakedForm> = {};
-  for (const form of formsToBake(
-    forms,
-    presentation,
-    entry.faults.map((f) => f.id),
-  )) {
-    const begun = Date.now();
-    const laid = form.make();
-    const key = bakingHash(laid, form.presentation, form.spread);
-    const before = bakedBefore(key);
-    if (before) {
-      out[form.name] = before;
-      continue;
-    }
-    out[form.name] = bakeForm(laid, form.presentation, form.spread);
-    keepBaked(key, out[form.name]!);
-    const { set, laidDistance_ropeDiameters, laidView } = out[form.name]!;
-    const { low, value, high } = set.inKnot_ropeDiameters;
-    console.log(
-      `${id} ${form.name}: ${((Date.now() - begun) / 1000).toFixed(1)} s, laid ${laidDistance_ropeDiameters} d apart, crossings ${laidView.apart_ropeDiameters} d, ever ${set.smallestDistanceEver_ropeDiameters}, tight ${set.smallestDistance_ropeDiameters}, rope in knot ${value} d (${low} to ${high})`,
-    );
-  }
-  const text = `// Made by \`npm run bake\`. Do not edit.\n/* eslint-disable */\nimport type { BakedKnot } from '../../shape/stored';\n\nexport const baked: BakedKnot = ${JSON.stringify({ inputHash: inputHash(id), forms: out })};\n`;
-  writeFileSync(join(knotsFolder, id, 'baked.ts'), text);
+const named = process.argv.slice(2).filter((a) => !a.startsWith('--'));
+const unknown = named.filter((id) => !shelvedIds().includes(id));
+if (unknown.length > 0) {
+  console.error(`no folder on the shelf: ${unknown.join(', ')}. npm run new-knot -- ${unknown[0]} makes one`);
+  process.exit(1);
 }
-const figuresFile = join(knotsFolder, '../inspect/figures.ts');
-writeFileSync(join(knotsFolder, 'entries.ts'), entriesText(knotIds()));
-writeFileSync(join(knotsFolder, 'index.ts'), indexText(knotIds()));
 
-// in a process of its own: the shapes it reads were written just now
-if (!existsSync(figuresFile) || !readFileSync(figuresFile, 'utf8').includes(figuresHash()))
-  execFileSync(process.execPath, ['--import', 'tsx', join(import.meta.dirname, 'writeFigures.ts')], {
-    stdio: 'inherit',
-  });
+const sources = sourcesOf();
+const workers = pool();
+const failed: string[] = [];
+const said = (form: BakedForm) =>
+  `laid ${form.laidDistance_ropeDiameters} d apart, crossings ${form.laidView.apart_ropeDiameters} d, on the way ${form.set.smallestDistanceEver_ropeDiameters} d, set ${form.set.smallestDistance_ropeDiameters} d, rope in the knot ${form.set.inKnot_ropeDiameters.value} d`;
+
+await Promise.all(
+  shelvedIds().map(async (id) => {
+    const { toBake } = await authored(id);
+    const inputHash = bakedFrom(id, toBake, sources);
+    const before = readBaked(id);
+    if (before?.inputHash === inputHash && !named.includes(id)) return;
+    const forms = await Promise.all(
+      toBake.map(async ({ name }) => {
+        const begun = Date.now();
+        try {
+          const form = await workers.bake(id, name);
+          console.log(`${id} ${name}: ${((Date.now() - begun) / 1000).toFixed(0)} s; ${said(form)}`);
+          return [name, form] as const;
+        } catch (error) {
+          failed.push(`${id} ${name}: ${(error as Error).message}`);
+          return [name, null] as const;
+        }
+      }),
+    );
+    if (forms.every((f): f is readonly [string, BakedForm] => f[1] !== null))
+      writeBaked(id, { inputHash, forms: Object.fromEntries(forms) });
+  }),
+);
+await workers.end();
+for (const f of failed) console.error(`NOT BAKED: ${f}`);
+if (failed.length > 0) {
+  console.error('docs/adding-a-knot.md says what each refusal asks for');
+  process.exit(1);
+}
+writeMade('core/knots/catalogue/shelved.ts', 'core/knots/catalogue/entries.ts');
+const proof = spawnSync(process.execPath, ['--import', 'tsx', join(import.meta.dirname, 'prove.ts')], {
+  stdio: 'inherit',
+});
+process.exit(proof.status ?? 1);

@@ -1,21 +1,46 @@
-/** npm run prove [knot[/way]]: proves every way of tying on exactly the frames that are handed out, and says by how much each thing holds. Exit 1 where one does not. */
-import { namesOf } from '../core/inspect/naming/namesOf';
-import { CATALOGUE } from '../core/knots/catalogue/shelved';
-import { proveWay } from '../core/knots/tying/proving';
+/**
+ * npm run prove [-- --all] [knot[/name] ...]: proves what is stale or missing of what is stored (forms, figures, ways of tying, names,
+ * look-alikes), or all of it, and writes the proofs beside the knots. Exit 1 where something does not hold.
+ */
+import { spawnSync } from 'node:child_process';
+import { allItems } from './proofs/items';
+import { writeMade } from './proofs/made';
+import { called, type Item } from './proofs/proofFile';
+import { keep, proveAll, staleItems } from './proofs/proving';
 
-const wanted = process.argv[2];
-let bad = 0;
-let ways = 0;
+const args = process.argv.slice(2);
+const named = args.filter((a) => !a.startsWith('--'));
+const [everything, figuresDone] = [args.includes('--all'), args.includes('--after-figures')];
+
+const isNamed = (i: Item) => named.length === 0 || named.includes(i.knot) || named.includes(`${i.knot}/${i.name}`);
+const wanted = allItems().filter(isNamed);
+if (wanted.length === 0) {
+  console.error(`nothing there is called ${named.join(' or ')}: name a knot by its id, or knot/form, or knot/way`);
+  process.exit(1);
+}
+const todo = everything ? wanted : staleItems(wanted);
+// naming reads the figures of every form: they come first, and whatever names begins anew with them
+const figures = todo.filter((i) => i.kind === 'figures');
+const now = figuresDone ? todo.filter((i) => i.kind !== 'figures') : figures.length > 0 ? figures : todo;
+
 const begun = Date.now();
-for (const { entry, ways: told } of CATALOGUE)
-  for (const way of Object.keys(told)) {
-    if (wanted && wanted !== entry.id && wanted !== `${entry.id}/${way}`) continue;
-    const p = proveWay(entry.id, way, namesOf);
-    ways++;
-    if (p.faults.length > 0) bad++;
-    console.log(
-      `${`${p.knot} ${p.way}`.padEnd(46)} ${p.keys} key frames, ${p.frames} in all; nearest ${p.smallest.toFixed(2)}, ${(100 * p.largestShare).toFixed(0)} % of the bound, length ${(100 * p.lengthStrays).toFixed(1)} %${p.endsOutside === null ? '' : `, ends ${p.endsOutside.toFixed(2)} reaches away`}${p.faults.length > 0 ? `  NOT PROVED: ${p.faults.join('; ')}` : ''}`,
-    );
-  }
-console.log(`${ways} ways, ${bad} not proved, in ${((Date.now() - begun) / 1000).toFixed(0)} s`);
-process.exit(bad > 0 || ways === 0 ? 1 : 0);
+let done = 0;
+const proved = await proveAll(now, ({ item, faults }) => {
+  done++;
+  const share = `${done}/${now.length}`;
+  if (faults.length > 0) console.error(`NOT PROVED: ${called(item)}: ${faults.join('; ')}`);
+  else if (process.stdout.isTTY) process.stdout.write(`\r${share} ${called(item).padEnd(70)}`);
+});
+keep(proved);
+const bad = proved.filter((p) => p.faults.length > 0).length;
+const what = figures.length > 0 && !figuresDone ? 'figures' : 'proofs';
+console.log(`${now.length} ${what} made, ${bad} do not hold, in ${((Date.now() - begun) / 1000).toFixed(0)} s`);
+let ok = bad === 0;
+if (what === 'figures') {
+  writeMade('core/inspect/naming/figures/stored.ts');
+  const again = spawnSync(process.execPath, ['--import', 'tsx', import.meta.filename, ...args, '--after-figures'], {
+    stdio: 'inherit',
+  });
+  ok = ok && again.status === 0;
+} else writeMade();
+process.exit(ok ? 0 : 1);

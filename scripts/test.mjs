@@ -1,49 +1,103 @@
 /**
- * npm test: types, lint, import directions, generated files, share of tests, unit tests, then journeys in a real
- * browser against a real database. Ends with "N passed, N failed" and exits by it. Installs what is missing.
+ * npm test: types, lint, format, import directions, what nothing uses, generated files, proofs, share of tests, unit tests, then journeys in a
+ * real browser against real databases. Ends with "N passed, N failed" and exits by it. Installs what is missing.
  *   --unit, --browser, --checks   only that part
+ *   --changed                     only what a change can reach, and what was left out
  */
-import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { join, relative } from 'node:path';
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { ensureBuilt, ensurePackages, ensureSystem, root } from './lib/install.mjs';
 import { MARIADBD } from './lib/mariadb.mjs';
 import { say, Stop } from './lib/say.mjs';
-import { testDatabase, testServer } from './lib/testbed.mjs';
+import { testDatabase } from './lib/testbed.mjs';
+import { changedFiles, reach } from './run/changed.mjs';
+import { Results } from './run/results.mjs';
+import { beside, run, undo } from './run/tasks.mjs';
 
-const only = process.argv.slice(2).filter((a) => ['--unit', '--browser', '--checks'].includes(a));
-const wants = (part) => only.length === 0 || only.includes(`--${part}`);
-const rest = process.argv.slice(2).filter((a) => !only.includes(a));
-let passed = 0;
-let failed = 0;
-/** what failed by name, said again at the end, where it is not buried in the output */
-const failures = [];
-function fail(name) {
-  failed++;
-  failures.push(name);
-}
-const undo = [];
+const FLAGS = ['--unit', '--browser', '--checks', '--changed'];
+const flags = process.argv.slice(2).filter((a) => FLAGS.includes(a));
+const rest = process.argv.slice(2).filter((a) => !FLAGS.includes(a));
+const wants = (part) => !flags.some((f) => f !== '--changed') || flags.includes(`--${part}`);
+const results = new Results();
+const begun = Date.now();
 
-function run(args, env = {}) {
-  return new Promise((done) => {
-    const child = spawn(process.execPath, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
-    undo.push(() => child.exitCode === null && child.kill('SIGTERM'));
-    child.on('exit', (code) => done(code ?? 1));
-  });
-}
-async function check(name, args) {
-  const code = await run(args);
-  say(`${code === 0 ? 'passed' : 'FAILED'}: ${name}`);
-  if (code === 0) passed++;
-  else fail(name);
-}
-/** Browser tests that did not end as they should. */
-const unexpectedIn = (suites) =>
-  suites.flatMap((s) => [
-    ...s.specs.filter((x) => !x.ok).map((x) => `${x.file}: ${x.title}`),
-    ...unexpectedIn(s.suites ?? []),
-  ]);
 const bin = (p) => join('node_modules', p);
+const tsx = (script, ...args) => ['--import', 'tsx', script, ...args];
+const tsc = (project) => [
+  bin('typescript/bin/tsc'),
+  '-p',
+  project,
+  '--incremental',
+  '--tsBuildInfoFile',
+  `node_modules/.cache/idiom/${project}.tsbuildinfo`,
+];
+const CHECKS = {
+  lint: [bin('eslint/bin/eslint.js'), '--max-warnings', '0'],
+  format: [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn'],
+  directions: [
+    bin('dependency-cruiser/bin/dependency-cruise.mjs'),
+    ...['--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'core', 'contract', 'server', 'web'],
+  ],
+};
+
+async function checks() {
+  const all = [
+    { name: 'lint', args: [...CHECKS.lint, '.'] },
+    { name: 'types', args: tsc('tsconfig.json') },
+    { name: 'format', args: [...CHECKS.format, '.'] },
+    { name: 'types of core alone', args: tsc('tsconfig.core.json') },
+    { name: 'import directions', args: CHECKS.directions },
+    { name: 'nothing unused', args: [bin('knip/bin/knip.js'), '--no-progress'] },
+    { name: 'generated pages are fresh', args: tsx('scripts/docs.ts', '--check') },
+    { name: 'share of tests', args: ['scripts/share.mjs'] },
+  ];
+  await beside(all, (name, ok, seconds) => results.check(name, ok, seconds));
+  // a pool of processes of its own
+  await beside([{ name: 'proofs', args: tsx('scripts/checkProofs.ts') }], (...ended) => results.check(...ended));
+}
+
+async function unit(args) {
+  const db = await testDatabase();
+  undo.push(() => db.stop());
+  const out = join(root, 'dist/jest.json');
+  rmSync(out, { force: true });
+  const jest = ['--experimental-vm-modules', '--no-warnings', bin('jest/bin/jest.js')];
+  await run([...jest, '--json', `--outputFile=${out}`, ...args], {
+    env: { IDIOM_TEST_ADMIN_URL: db.adminUrl, IDIOM_TEST_SOCKET: db.socket },
+  });
+  results.readUnit(out);
+}
+
+async function browser(args) {
+  ensureBuilt();
+  const db = await testDatabase();
+  undo.push(() => db.stop());
+  const out = join(root, 'dist/e2e.json');
+  rmSync(out, { force: true });
+  const { code } = await run([bin('@playwright/test/cli.js'), 'test', ...args], {
+    env: { IDIOM_TEST_ADMIN_URL: db.adminUrl, IDIOM_TEST_SOCKET: db.socket },
+  });
+  results.readBrowser(out, code);
+}
+
+async function changed() {
+  const { files, of } = changedFiles();
+  const { related, each, knots, leftOut, journey, said } = reach(files);
+  say(`${files.length} files, ${of}`);
+  const code = files.filter((f) => /\.(ts|tsx|mjs|js)$/.test(f) && !f.endsWith('/baked.ts'));
+  const tasks = [
+    { name: 'types', args: tsc('tsconfig.json') },
+    ...(code.length > 0 ? [{ name: 'lint', args: [...CHECKS.lint, '--no-warn-ignored', ...code] }] : []),
+    { name: 'format', args: [...CHECKS.format, '--ignore-unknown', ...files] },
+    { name: 'proofs, at sight', args: tsx('scripts/checkProofs.ts', '--at-sight', ...knots) },
+  ];
+  await beside(tasks, (...ended) => results.check(...ended));
+  const skip = leftOut.flatMap((f) => ['--testPathIgnorePatterns', f]);
+  if (related.length > 0) await unit(['--findRelatedTests', ...related, '--passWithNoTests', ...skip]);
+  if (each.length > 0) await unit([...each, '-t', knots.join('|')]);
+  if (journey) await browser([`${journey}.spec.ts`]);
+  console.log(`left out: ${said.join('; ')}`);
+}
 
 async function main() {
   ensurePackages();
@@ -52,67 +106,11 @@ async function main() {
     ['/usr/bin/chromium', 'chromium'],
   ]);
   mkdirSync(join(root, 'dist'), { recursive: true });
-  if (wants('checks')) {
-    await check('types', [bin('typescript/bin/tsc'), '-p', 'tsconfig.json']);
-    await check('types of core alone', [bin('typescript/bin/tsc'), '-p', 'tsconfig.core.json']);
-    await check('lint', [bin('eslint/bin/eslint.js'), '.', '--max-warnings', '0']);
-    await check('import directions', [
-      bin('dependency-cruiser/bin/dependency-cruise.mjs'),
-      '--config',
-      '.dependency-cruiser.cjs',
-      '--output-type',
-      'err',
-      'core',
-      'contract',
-      'server',
-      'web',
-    ]);
-    await check('generated files are fresh', ['--import', 'tsx', 'scripts/checkGenerated.ts']);
-    await check('share of tests', ['scripts/share.mjs']);
-    await check('ways of tying, proved', ['--import', 'tsx', 'scripts/prove.ts']);
-  }
-  if (!wants('unit') && !wants('browser')) return;
-  const db = await testDatabase();
-  undo.push(() => db.stop());
-  if (wants('unit')) {
-    const out = join(root, 'dist/jest.json');
-    const before = failures.length;
-    rmSync(out, { force: true });
-    await run(
-      ['--experimental-vm-modules', '--no-warnings', bin('jest/bin/jest.js'), '--json', `--outputFile=${out}`, ...rest],
-      { IDIOM_TEST_ADMIN_URL: db.adminUrl, IDIOM_TEST_SOCKET: db.socket },
-    );
-    if (!existsSync(out)) fail('unit tests: no result');
-    else {
-      const r = JSON.parse(readFileSync(out, 'utf8'));
-      passed += r.numPassedTests;
-      for (const file of r.testResults) {
-        const wrong = file.assertionResults.filter((t) => t.status === 'failed');
-        for (const t of wrong) fail(`${relative(root, file.name)}: ${t.fullName}`);
-        if (file.status === 'failed' && wrong.length === 0) fail(`${relative(root, file.name)}: could not run`);
-      }
-      if (!r.success && failures.length === before) fail('unit tests: ended with an error');
-    }
-  }
-  if (wants('browser')) {
-    ensureBuilt();
-    const server = await testServer(db, 'journeys');
-    undo.push(() => server.stop());
-    const out = join(root, 'dist/e2e.json');
-    rmSync(out, { force: true });
-    const code = await run([bin('@playwright/test/cli.js'), 'test', ...rest], {
-      IDIOM_TEST_URL: server.url,
-      IDIOM_TEST_ADMIN_URL: db.adminUrl,
-      IDIOM_TEST_SOCKET: db.socket,
-    });
-    if (!existsSync(out)) fail('browser tests: no result');
-    else {
-      const { stats, suites } = JSON.parse(readFileSync(out, 'utf8'));
-      passed += stats.expected + stats.flaky;
-      for (const name of unexpectedIn(suites)) fail(name);
-      if (code !== 0 && stats.unexpected === 0) fail('browser tests: ended with an error');
-    }
-  }
+  mkdirSync(join(root, 'node_modules/.cache/idiom'), { recursive: true });
+  if (flags.includes('--changed')) return changed();
+  if (wants('checks')) await checks();
+  if (wants('unit')) await unit(rest);
+  if (wants('browser')) await browser(rest);
 }
 
 let ending = false;
@@ -120,13 +118,21 @@ async function end() {
   if (ending) return;
   ending = true;
   for (const f of undo.reverse()) await f();
-  for (const name of failures) console.log(`FAILED: ${name}`);
-  console.log(`${passed} passed, ${failed} failed`);
-  process.exit(failed === 0 && passed > 0 ? 0 : 1);
+  const seconds = (Date.now() - begun) / 1000;
+  const slowest = results.slowest(20);
+  if (slowest.length > 0) console.log('the slowest:');
+  for (const [s, name] of slowest) console.log(`${s.toFixed(1).padStart(7)} s  ${name}`);
+  for (const name of results.failures) console.log(`FAILED: ${name}`);
+  const { passed, failures } = results;
+  writeFileSync(join(root, 'dist/run.json'), JSON.stringify({ seconds, flags, passed, failed: failures.length }));
+  console.log(`${passed} passed, ${failures.length} failed in ${seconds.toFixed(0)} s`);
+  console.log(`${passed} passed, ${failures.length} failed`);
+  process.exit(failures.length === 0 && passed > 0 ? 0 : 1);
 }
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void (fail(`stopped by ${signal}`), end()));
+for (const signal of ['SIGINT', 'SIGTERM'])
+  process.on(signal, () => void (results.fail(`stopped by ${signal}`), end()));
 main().then(end, (error) => {
   console.error(error instanceof Stop ? error.message : error);
-  fail('the run itself');
+  results.fail('the run itself');
   return end();
 });

@@ -1,6 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
 import { IdiomError } from '../core/errors';
-import { CATALOGUE } from '../core/knots/catalogue/shelved';
 import { contentHash } from './canonical';
 import { fromSequenceCursor, fromTimeCursor, sequenceCursor, timeCursor } from './cursor';
 import { asFault, poolOptions } from './database';
@@ -9,7 +8,6 @@ import { knotIn, profileIn } from './named';
 import { checkPassword, hashPassword, TryLimiter } from './plugins/session';
 import { settingsFrom } from './settings';
 import type { CheckRow } from '../contract';
-import { entriesText, indexText, inputHash, knotIds } from '../scripts/knotFiles';
 
 describe('the database’s address', () => {
   test('over loopback or by a socket', () => {
@@ -111,18 +109,6 @@ test('CSV quotes what needs it', () => {
   const [, line] = checksCsv([row]).split('\r\n');
   expect(line).toContain('"Ledge, ""west"""');
   expect(line).toContain("'@SUM(1)");
-});
-
-test('the index of the catalogue is made from its folders, and each stored shape knows its inputs', () => {
-  const ids = knotIds();
-  expect(CATALOGUE.map((k) => k.entry.id)).toEqual(ids);
-  for (const { entry, baked } of CATALOGUE)
-    expect([entry.id, baked.inputHash]).toEqual([entry.id, inputHash(entry.id)]);
-  for (const id of ids)
-    expect([indexText(ids).includes(`./${id}/baked`), entriesText(ids).includes(`./${id}/entry`)]).toEqual([
-      true,
-      true,
-    ]);
 });
 
 // a version once shipped is stored where it was used and compared there: its content may never change

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE } from '../core/knots/catalogue/shelved';
-import { cameraAt, motionOf } from '../core/knots/tying/motions';
+import { motionOf } from '../core/knots/tying/motions';
+import { cameraAt } from '../core/knots/tying/looking';
 import { frameSvg, lastFrames } from './wayPictures';
 
 const PAPER = { hand: 'right', theme: 'paper', size: 240 } as const;

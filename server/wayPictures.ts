@@ -1,6 +1,7 @@
 /** Pictures of a way of tying: a key frame, drawn once and kept. They change only with the catalogue. */
 import type { Point3 } from '../core/curve';
-import { boxOf, cameraAt, motionOf } from '../core/knots/tying/motions';
+import { motionOf } from '../core/knots/tying/motions';
+import { boxOf, cameraAt } from '../core/knots/tying/looking';
 import type { Palm } from '../core/knots/moving/way';
 import { turnedBy } from '../core/knots/shape/laidView';
 import { drawVector, jointDrawn, type PictureComponent } from '../core/picture';

@@ -13,17 +13,8 @@ import { cordCautions } from './friction';
 import type { Job } from './job';
 import { passing, type PassingTrial } from './passing';
 import { PULLS_ASKED } from './forPurpose';
-import {
-  EQUAL_ONLY,
-  isJoint,
-  nosTo,
-  pullWords,
-  stops,
-  unequal,
-  untyingAsked,
-  type ChangeKind,
-  type RuleText,
-} from './rules';
+import { EQUAL_ONLY, isJoint, nosTo, stops, unequal, untyingAsked, type ChangeKind, type RuleText } from './rules';
+import { pullWords } from '../knots/facts/words';
 
 export type { RuleText };
 /** What the order of the suited is made of, in the order in which it decides. */
@@ -80,7 +71,10 @@ function reasonsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
     const g = behaviour(knot, pull);
     return {
       rule: 'P0',
-      text: g.grade === 'ok' ? `${pullWords(knot, pull)}: ${g.condition}` : `made for ${pullWords(knot, pull)}`,
+      text:
+        g.grade === 'ok'
+          ? `${pullWords(pull, knot.family === 'bend')}: ${g.condition}`
+          : `made for ${pullWords(pull, knot.family === 'bend')}`,
       source: g.source ?? 'general',
     };
   });
@@ -182,7 +176,7 @@ function scoreOf(
       text:
         onlyOk.length === 0
           ? 'made for what pulls it'
-          : `will do, pulled ${onlyOk.map((p) => pullWords(knot, p)).join(' and ')}`,
+          : `will do, pulled ${onlyOk.map((p) => pullWords(p, knot.family === 'bend')).join(' and ')}`,
     },
     {
       part: 'checked-by',
@@ -216,7 +210,7 @@ function scoreOf(
         others.length === 0
           ? 'no other pull is asked'
           : stands.length > 0
-            ? `stands as well: pulled ${stands.map((p) => pullWords(knot, p)).join(', ')}`
+            ? `stands as well: pulled ${stands.map((p) => pullWords(p, knot.family === 'bend')).join(', ')}`
             : 'of no other pull it is said to stand it',
     },
     {

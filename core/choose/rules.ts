@@ -6,6 +6,7 @@ import { behaviour } from '../knots/facts/behaviour';
 import { FAMILIES, type KnotEntry, type Source } from '../knots/facts/types';
 import type { Profile } from '../profiles';
 import type { Job } from './job';
+import { OBJECT_WORDS, pullWords } from '../knots/facts/words';
 
 export interface RuleText {
   readonly rule: string;
@@ -42,34 +43,8 @@ export interface Rule {
   readonly says: (knot: KnotEntry, job: Job) => readonly (string | Found)[];
 }
 
-const PULL_WORDS: Readonly<Record<Job['pulls'][number], string>> = {
-  'standing-eye': 'standing part to eye',
-  'tail-eye': 'tail to eye',
-  through: 'standing part to tail with the eye idle',
-  cross: 'one end across the eye',
-  ring: 'the eye pulled apart',
-  all: 'standing part, tail and eye at once',
-  up: 'upward',
-  down: 'downward',
-};
-/** Of a joint it is rope against rope that is spoken of. */
-const OF_A_JOINT: Readonly<Partial<Record<Job['pulls'][number], string>>> = {
-  through: 'rope against rope',
-  'standing-eye': 'rope against the clip-in eye',
-  ring: 'the two tails apart',
-  cross: 'a rope against its own tail',
-};
 /** A pull in words, for a knot. */
-export const pullWords = (knot: Pick<KnotEntry, 'family'>, pull: Job['pulls'][number]): string =>
-  (knot.family === 'bend' ? OF_A_JOINT[pull] : undefined) ?? PULL_WORDS[pull];
-const OBJECT_WORDS: Readonly<Record<Job['object'], string>> = {
-  clip: 'a karabiner',
-  'closed-ring': 'a ring',
-  post: 'a post',
-  harness: 'a harness',
-  rope: 'another rope',
-  none: 'nothing',
-};
+const pulled = (knot: KnotEntry, pull: Job['pulls'][number]): string => pullWords(pull, knot.family === 'bend');
 const withArticle = (word: string) => `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`;
 const when = <T>(holds: boolean, found: T): T[] => (holds ? [found] : []);
 
@@ -86,7 +61,7 @@ const graded = (
     if (stops(knot, job, pull)) return [];
     const g = behaviour(knot, pull);
     return when(g.grade === grade, {
-      text: words(pullWords(knot, pull), g.what_happens),
+      text: words(pulled(knot, pull), g.what_happens),
       ...(g.source && { source: g.source }),
     });
   });

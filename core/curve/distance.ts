@@ -2,12 +2,13 @@
  * Smallest distance between parts of ropes, centre-line to centre-line, in the unit of the points.
  * Neighbouring parts of one rope are left out up to a given arc length.
  */
+import Flatbush from 'flatbush';
 import { arcLengths } from './polyline';
 import type { Line3, Point3 } from './types';
 import { dot, norm, subtract } from './vector';
 
 // looked up once: in a context of its own a program pays for each look
-const { abs, hypot, min } = Math;
+const { abs, hypot, max, min } = Math;
 
 const clamp01 = (x: number) => (x < 0 ? 0 : x > 1 ? 1 : x);
 
@@ -56,41 +57,73 @@ export function segmentDistance(p: Point3, q: Point3, r: Point3, t: Point3): num
   return denominator > NEARLY_PARALLEL * a * e ? inside : min(inside, ends());
 }
 
+/** A piece of a line, with where along it its middle lies. */
+interface Segment {
+  readonly which: number;
+  readonly from: Point3;
+  readonly to: Point3;
+  /** arc length at its middle, and half its own */
+  readonly s: number;
+  readonly half: number;
+  /** length of the whole line where that is closed, else Infinity: the other way round is as long as this is more */
+  readonly round: number;
+}
+
+function segmentsOf(line: Line3, which: number): Segment[] {
+  const ring = line.closed ? [...line.points, line.points[0]!] : line.points;
+  const s = arcLengths(ring);
+  const round = line.closed ? s.at(-1)! : Infinity;
+  return ring.slice(1).map((to, i) => ({
+    which,
+    from: ring[i]!,
+    to,
+    s: (s[i]! + s[i + 1]!) / 2,
+    half: (s[i + 1]! - s[i]!) / 2,
+    round,
+  }));
+}
+
+/** Rope between two pieces of one line, the shorter way. */
+function arcBetween(a: Segment, b: Segment): number {
+  const arc = abs(a.s - b.s);
+  return min(arc, a.round - arc) - a.half - b.half;
+}
+
 /**
- * Smallest distance of parts that are no neighbours.
+ * Smallest distance of parts that are no neighbours. Pairs are looked for in an index of the pieces as seen along z.
  * @param lines centre-lines
  * @param neighbourArc parts of the same line closer than this along the rope count as neighbours (>= 0)
  * @returns Infinity where there are no such parts
  */
 export function smallestDistance(lines: readonly Line3[], neighbourArc: number): number {
-  const segments = lines.flatMap((line, which) => {
-    const ring = line.closed ? [...line.points, line.points[0]!] : line.points;
-    const s = arcLengths(ring);
-    const total = s.at(-1)!;
-    return ring.slice(1).map((to, i) => {
-      const from = ring[i]!;
-      return { which, from, to, s: (s[i]! + s[i + 1]!) / 2, total, closed: line.closed, half: (s[i + 1]! - s[i]!) / 2 };
-    });
-  });
+  const segments = lines.flatMap(segmentsOf);
+  if (segments.length < 2) return Infinity;
+  const index = new Flatbush(segments.length, 16, Float64Array);
+  for (const { from, to } of segments)
+    index.add(min(from[0], to[0]), min(from[1], to[1]), max(from[0], to[0]), max(from[1], to[1]));
+  index.finish();
   let least = Infinity;
-  for (let i = 0; i < segments.length; i++) {
-    const a = segments[i]!;
-    for (let j = i + 1; j < segments.length; j++) {
+  segments.forEach((a, i) => {
+    const { from, to } = a;
+    const near = index.search(
+      min(from[0], to[0]) - least,
+      min(from[1], to[1]) - least,
+      max(from[0], to[0]) + least,
+      max(from[1], to[1]) + least,
+      (j) => j > i,
+    );
+    for (const j of near) {
       const b = segments[j]!;
-      if (a.which === b.which) {
-        let arc = abs(a.s - b.s);
-        if (a.closed) arc = min(arc, a.total - arc);
-        if (arc - a.half - b.half < neighbourArc) continue;
-      }
+      if (a.which === b.which && arcBetween(a, b) < neighbourArc) continue;
       const mid = hypot(
-        (a.from[0] + a.to[0] - b.from[0] - b.to[0]) / 2,
-        (a.from[1] + a.to[1] - b.from[1] - b.to[1]) / 2,
-        (a.from[2] + a.to[2] - b.from[2] - b.to[2]) / 2,
+        (from[0] + to[0] - b.from[0] - b.to[0]) / 2,
+        (from[1] + to[1] - b.from[1] - b.to[1]) / 2,
+        (from[2] + to[2] - b.from[2] - b.to[2]) / 2,
       );
       if (mid - a.half - b.half > least) continue;
-      const d = segmentDistance(a.from, a.to, b.from, b.to);
+      const d = segmentDistance(from, to, b.from, b.to);
       if (d < least) least = d;
     }
-  }
+  });
   return least;
 }

@@ -16,3 +16,5 @@ export { curvatures, smallestRadius } from './curvature';
 export { bestTurn, movedBy, type Turn } from './alignment';
 export { lanes, twistOfPair } from './lanes';
 export { onTube, transportFrames, type Frames } from './frames';
+export { smoothstep } from './smoothstep';
+export { rotationFrom } from './rotation';

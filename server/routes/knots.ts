@@ -25,7 +25,8 @@ import {
   type Onto,
 } from '../../core/knots/catalogue/catalogue';
 import { FAMILIES, type ShapeState } from '../../core/knots/facts/types';
-import { boxOf, framesOf, motionOf } from '../../core/knots/tying/motions';
+import { framesOf, motionOf } from '../../core/knots/tying/motions';
+import { boxOf } from '../../core/knots/tying/looking';
 import { goesOn } from '../../core/knots/facts/behaviour';
 import type { Range } from '../../core/knots/shape/measures';
 import { unitOfAcross } from '../../core/knots/shape/sizes';

@@ -73,18 +73,16 @@ export async function statisticsOf(db: Database, organisation: string, asked: As
       checks: n,
       with_fault: sum.get(`faulty ${knot}`) ?? 0,
     })),
-    tails: tails
-      .reverse()
-      .map((t) => ({
-        check: t.check_id,
-        seen_at: t.seen_at.toISOString(),
-        knot: t.knot,
-        rope_tag: t.tag,
-        profile: t.profile,
-        tail_mm: t.tail_mm,
-        margin_mm: t.tail_margin_mm,
-        verdict: t.verdict,
-      })),
+    tails: tails.reverse().map((t) => ({
+      check: t.check_id,
+      seen_at: t.seen_at.toISOString(),
+      knot: t.knot,
+      rope_tag: t.tag,
+      profile: t.profile,
+      tail_mm: t.tail_mm,
+      margin_mm: t.tail_margin_mm,
+      verdict: t.verdict,
+    })),
     open_findings: open.map((o) => ({
       check: o.check_id,
       knot: o.knot,

@@ -1,9 +1,10 @@
 /** The answer to "what is this?": what was entered is this, or it is not decided, or unknown. Never more than that. */
+import { entryById } from '../../core/knots/catalogue/lookup';
 import type { z } from 'zod';
 import type { identifyReply } from '../../contract';
 import { Link } from 'react-router';
 import { KnotPicture } from './KnotPicture';
-import { GRADE_WORDS, PULL_WORDS, SOURCE_WORDS } from './words';
+import { GRADE_WORDS, pullWords, SOURCE_WORDS } from './words';
 import type { Grade, Pull, Source, ShapeState } from '../../core/knots/facts/types';
 
 type Reply = z.output<typeof identifyReply>;
@@ -24,6 +25,7 @@ function OneForm({
   state: ShapeState;
   pulled: readonly string[];
 }) {
+  const joint = entryById(known.knot).family === 'bend';
   const rows = known.pulls.filter((p) => pulled.length === 0 || pulled.includes(p.pull));
   return (
     <article className="named sheet" data-knot={known.knot} data-fault={known.fault ?? ''}>
@@ -63,7 +65,7 @@ function OneForm({
           {rows.map((p) => (
             <li key={`${p.pull} ${p.condition}`}>
               <b>
-                {PULL_WORDS[p.pull as Pull] ?? p.pull}: {GRADE_WORDS[p.grade as Grade]}
+                {pullWords(p.pull as Pull, joint)}: {GRADE_WORDS[p.grade as Grade]}
               </b>
               , {p.condition}
               {p.grade === 'made' ? '' : `; ${p.what_happens}`}{' '}

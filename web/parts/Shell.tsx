@@ -6,7 +6,7 @@ import { useKnotsQuery, useProfilesQuery, useSessionQuery, useSignOutMutation } 
 import { openDesk, useApp, useDeskOwner } from '../store';
 import { useAltDigits, useKeys } from './keys';
 import { setTheme, useTheme } from './theme';
-import { initials, KIND_WORDS, pullSaid, PURPOSE_WORDS } from './words';
+import { initials, KIND_WORDS, pullWords, PURPOSE_WORDS } from './words';
 import { TWO_ROPES } from '../../core/choose/forPurpose';
 
 const PLACES = [
@@ -44,7 +44,7 @@ function JobStrip() {
   const knots = useKnotsQuery().data;
   const profile = profiles?.find((p) => p.id === job.profile);
   const pulled =
-    job.pulls.length === 1 ? pullSaid(job.pulls[0]!, TWO_ROPES[job.purpose] === 'joined') : `${job.pulls.length} ways`;
+    job.pulls.length === 1 ? pullWords(job.pulls[0]!, TWO_ROPES[job.purpose] === 'joined') : `${job.pulls.length} ways`;
   const purpose = PURPOSE_WORDS[job.purpose].replace(/^an? /, '');
   return (
     <Link to="/choose" className="strip" aria-label="The job: change it under Choose">

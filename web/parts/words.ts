@@ -3,7 +3,8 @@ import type { Job } from '../../core/choose/job';
 import type { RopeState, TailUnit } from '../../core/inspect/judging';
 
 export { METHOD_WORDS, VERDICT_WORDS } from '../../core/inspect/judging/words';
-import type { Family, Grade, KnotEntry, Pull, Source } from '../../core/knots/facts/types';
+export { OBJECT_WORDS, pullWords } from '../../core/knots/facts/words';
+import type { Family, Grade, KnotEntry, Source } from '../../core/knots/facts/types';
 
 export const PURPOSE_WORDS: Record<Job['purpose'], string> = {
   'tie-in': 'a tie-in',
@@ -24,14 +25,6 @@ export const PURPOSE_WORDS: Record<Job['purpose'], string> = {
   stopper: 'a stopper',
   'isolate-damage': 'taking damage out of the line',
   'tension-eye': 'an eye to tension on',
-};
-export const OBJECT_WORDS: Record<Job['object'], string> = {
-  harness: 'both harness points',
-  clip: 'a karabiner',
-  'closed-ring': 'a closed ring',
-  post: 'a post or tree',
-  rope: 'another rope',
-  none: 'nothing',
 };
 export const KIND_WORDS: Record<Job['rope']['kind'], string> = {
   dynamic: 'dynamic',
@@ -57,25 +50,6 @@ export const PASS_WORDS: Record<Job['must_pass'][number], string> = {
   autolock: 'an autolock',
   ring: 'a ring',
 };
-export const PULL_WORDS: Record<Job['pulls'][number], string> = {
-  'standing-eye': 'standing part to eye',
-  'tail-eye': 'tail to eye',
-  through: 'standing part to tail',
-  cross: 'one end across',
-  ring: 'eye pulled apart',
-  all: 'all at once',
-  up: 'upward',
-  down: 'downward',
-};
-const PULL_OF_A_JOINT: Partial<Record<Pull, string>> = {
-  through: 'rope against rope',
-  'standing-eye': 'rope against the clip-in eye',
-  ring: 'tails apart',
-  cross: 'a rope against its own tail',
-};
-/** A pull in words; of joints it is rope against rope that is spoken of. */
-export const pullSaid = (pull: Pull, joint: boolean): string =>
-  (joint ? PULL_OF_A_JOINT[pull] : undefined) ?? PULL_WORDS[pull];
 export const GRADE_WORDS: Record<Grade, string> = {
   made: 'made for it',
   ok: 'will do',

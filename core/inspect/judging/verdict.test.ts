@@ -138,17 +138,15 @@ describe('any answers', () => {
       )
       .map((all) => all.filter((a) => a !== null));
   };
-  const any = fc
-    .constantFrom(...ENTRIES.map((e) => e.id))
-    .chain((knot) =>
-      fc.record({
-        knot: fc.constant(knot),
-        profile: fc.constantFrom(...PROFILE_IDS),
-        answers: answers(knot),
-        stopper: fc.boolean(),
-        secondSigned: fc.boolean(),
-      }),
-    );
+  const any = fc.constantFrom(...ENTRIES.map((e) => e.id)).chain((knot) =>
+    fc.record({
+      knot: fc.constant(knot),
+      profile: fc.constantFrom(...PROFILE_IDS),
+      answers: answers(knot),
+      stopper: fc.boolean(),
+      secondSigned: fc.boolean(),
+    }),
+  );
 
   test('meets the rule only when every point meets it (or is a remark) and who must sign has signed', () => {
     fc.assert(

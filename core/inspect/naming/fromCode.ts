@@ -5,7 +5,8 @@
 import { fault } from '../../errors';
 import { gaussCodeOf, isPlanar, parseGaussCode, reduced, renumbered, type Diagram } from '../../topology';
 import { figureOf, type Figure } from './evidence';
-import { knownForms, type Identified } from './identify';
+import { type Identified } from './identify';
+import { knownForms } from './known';
 
 const FROM_CODE = { crossings: 0, matches: [], near: [], needs: [], undecided: [], invariants: {} } as const;
 

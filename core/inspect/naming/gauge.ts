@@ -93,14 +93,16 @@ export function nearestParts(
       else cells.set(k, [{ line, i }]);
     }),
   );
-  const tangent = (line: number, i: number): Point3 => {
-    const { points } = lines[line]!;
-    return unit(subtract(points[Math.min(points.length - 1, i + 1)]!, points[Math.max(0, i - 1)]!));
-  };
+  // which way rope runs at each point
+  const runs = across
+    ? lines.map(({ points }) =>
+        points.map((_, i) => unit(subtract(points[Math.min(points.length - 1, i + 1)]!, points[Math.max(0, i - 1)]!))),
+      )
+    : null;
   return lines.map(({ points, s, closed }, line) => {
     const total = s.at(-1)!;
     return points.map((p, i) => {
-      const along = across ? tangent(line, i) : null;
+      const along = runs?.[line]![i];
       let least = Infinity;
       for (const d of AROUND)
         for (const o of cells.get(key(p, d)) ?? []) {
@@ -108,9 +110,9 @@ export function nearestParts(
             const arc = Math.abs(s[o.i]! - s[i]!);
             if ((closed ? Math.min(arc, total - arc) : arc) <= NEIGHBOURS) continue;
           }
-          if (along && Math.abs(dot(along, tangent(o.line, o.i))) > ALONGSIDE) continue;
           const q = lines[o.line]!.points[o.i]!;
-          least = Math.min(least, (q[0] - p[0]) ** 2 + (q[1] - p[1]) ** 2 + (q[2] - p[2]) ** 2);
+          const apart = (q[0] - p[0]) ** 2 + (q[1] - p[1]) ** 2 + (q[2] - p[2]) ** 2;
+          if (apart < least && !(along && Math.abs(dot(along, runs![o.line]![o.i]!)) > ALONGSIDE)) least = apart;
         }
       return least <= reach * reach ? Math.sqrt(least) : Infinity;
     });

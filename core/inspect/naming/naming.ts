@@ -1,5 +1,7 @@
 /** Everything about naming a specimen, for those who hand it in. */
-export { identify, knownForms, type Identified, type Match, type Need } from './identify';
+export { identify, type Identified, type Match } from './identify';
+export { type Need } from './measured';
+export { knownForms } from './known';
 export { changesOf, type Change } from './changes';
 export { facesAgree, identifyCode } from './fromCode';
 export { inWords } from './inWords';

@@ -1,17 +1,13 @@
 /** Presentations of a shape, seeded: turned, mirrored, with noise, at another resolution, its components in another order. For tests, drills and measuring. */
-import { arcLengths, resample, type Point3 } from '../../curve';
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { arcLengths, resample, rotationFrom, type Point3 } from '../../curve';
 import type { Entered } from './specimen';
 
-/** A generator of numbers in [0, 1) from a seed (mulberry32). */
+/** A generator of numbers in [0, 1) from a seed. */
 export function seeded(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = a;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
+  const random = xoroshiro128plus(seed);
+  return () => uniformFloat64(random);
 }
 
 export interface Changed {
@@ -22,18 +18,6 @@ export interface Changed {
   /** distance of neighbouring points along the rope, rope diameters */
   readonly step?: number;
   readonly shuffled?: boolean;
-}
-
-/** A rotation evenly spread over all (Shoemake 1992). */
-function rotation(random: () => number): (p: Point3) => Point3 {
-  const [u, v, w] = [random(), random() * 2 * Math.PI, random() * 2 * Math.PI];
-  const [a, b] = [Math.sqrt(1 - u), Math.sqrt(u)];
-  const [x, y, z, s] = [a * Math.sin(v), a * Math.cos(v), b * Math.sin(w), b * Math.cos(w)];
-  return ([p, q, r]) => [
-    (1 - 2 * (y * y + z * z)) * p + 2 * (x * y - s * z) * q + 2 * (x * z + s * y) * r,
-    2 * (x * y + s * z) * p + (1 - 2 * (x * x + z * z)) * q + 2 * (y * z - s * x) * r,
-    2 * (x * z - s * y) * p + 2 * (y * z + s * x) * q + (1 - 2 * (x * x + y * y)) * r,
-  ];
 }
 
 /** Sum of twelve even numbers: near enough to the normal distribution, and never far out. */
@@ -69,7 +53,7 @@ export function presented(
   seed: number,
 ): Entered[] {
   const random = seeded(seed);
-  const turn = turned ? rotation(random) : (p: Point3) => p;
+  const turn = turned ? rotationFrom([random(), random(), random()]) : (p: Point3) => p;
   const flip = (p: Point3): Point3 => (mirrored ? [p[0], p[1], -p[2]] : p);
   const out = components.map((c) => {
     const own = step === undefined ? c : atStep(c, step);

@@ -31,7 +31,7 @@ import { type Placed, type Presentation } from '../shape/presentation';
 import { hullGirth } from '../shape/measures';
 import { bakeComposed } from './composing';
 import { bakePlaced, placedOnce } from './placing';
-import { hard, NEIGHBOUR_ARC, rangeOver, round4, rounded, softly } from '../shape/storing';
+import { hard, NEIGHBOUR_ARC_ropeDiameters, rangeOver, round4, rounded, softly } from '../shape/storing';
 import { pointsOf, type BakedForm, type BakedShape, type DrawnUp, type ShapeComponent } from '../shape/stored';
 import { READABLE_ROPE_DIAMETERS, readableView, turnedBy } from '../shape/laidView';
 
@@ -266,7 +266,7 @@ function drawnUp(laid: LaidKnot, presentation: Sized, spread: boolean): DrawnUp 
     width_ropeDiameters: range((r) => r.width),
     length_ropeDiameters: range((r) => r.length),
     smallestDistance_ropeDiameters: round4(
-      smallestDistance([{ points: pointsOf(shapes[0]!), closed: false }], NEIGHBOUR_ARC),
+      smallestDistance([{ points: pointsOf(shapes[0]!), closed: false }], NEIGHBOUR_ARC_ropeDiameters),
     ),
     smallestDistanceEver_ropeDiameters: round4(Math.min(...runs.map((r) => r.result.smallestDistanceEver))),
   };
@@ -308,7 +308,7 @@ function laidForm(laid: LaidKnot): Pick<BakedForm, 'laid' | 'laidDistance_ropeDi
   return {
     laid: stored(points.slice(0, to).map(about), places, LAID_STANDING),
     laidDistance_ropeDiameters: round4(
-      smallestDistance([{ points: laid.points.map((q) => scale(q, by)), closed: false }], NEIGHBOUR_ARC),
+      smallestDistance([{ points: laid.points.map((q) => scale(q, by)), closed: false }], NEIGHBOUR_ARC_ropeDiameters),
     ),
     laidView: { ...laidView, apart_ropeDiameters: round4(by * laidView.apart_ropeDiameters) },
     objects: (laid.objects ?? []).map((o) => ({ ...o, points: turnedBy(o.points, laidView).map(about).map(rounded) })),

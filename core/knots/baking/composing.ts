@@ -4,7 +4,7 @@ import { fault } from '../../errors';
 import { figuresOf, sameFigures } from './figures';
 import type { ComposedKnot, ComposedRope } from '../shape/laid';
 import { hullGirth, type Range } from '../shape/measures';
-import { NEIGHBOUR_ARC, round4, rounded } from '../shape/storing';
+import { NEIGHBOUR_ARC_ropeDiameters, round4, rounded } from '../shape/storing';
 import type { BakedForm, BakedRope, BakedShape, ShapeMarks } from '../shape/stored';
 import type { ShapeState } from '../facts/types';
 import { crossingsApart } from '../shape/laidView';
@@ -74,7 +74,7 @@ export function bakeComposed({ composed, inKnot }: ComposedKnot): BakedForm {
     // lines of one tape lie beside each other: only its folds on one another count
     const own = ropesOf(state).some((r) => r.tape)
       ? lines.map((line) => smallestDistance([line], 5))
-      : [smallestDistance(lines, NEIGHBOUR_ARC)];
+      : [smallestDistance(lines, NEIGHBOUR_ARC_ropeDiameters)];
     return round4(Math.min(...own));
   };
   const withObjects = (state: ShapeState): BakedShape => ({

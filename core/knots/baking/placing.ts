@@ -6,124 +6,55 @@
 import {
   add,
   arcLengths,
-  cross,
   distance,
-  lerp,
-  middleOf,
-  nearestIndex,
-  resample,
   scale,
   segmentDistance,
   smallestDistance,
-  splineThrough,
   subtract,
   unit,
   type Line3,
   type Point3,
 } from '../../curve';
 import { fault } from '../../errors';
-import { contactCentre, NODE_SPACING, tighten, type Tightened, type Tightening } from '../../rope';
+import { contactCentre, tighten, type Tightened, type Tightening } from '../../rope';
 import { crossingsSeenFrom, FRONT } from '../../topology';
 import { figuresOf, ledTo, sameFigures } from './figures';
 import type { LaidKnot } from '../shape/laid';
 import { hullGirth } from '../shape/measures';
 import type { Placed } from '../shape/presentation';
-import { hard, NEIGHBOUR_ARC, rangeOver, round4, rounded, softly } from '../shape/storing';
+import { hard, NEIGHBOUR_ARC_ropeDiameters, rangeOver, round4, rounded, softly } from '../shape/storing';
 import type { BakedForm, BakedRope, BakedShape, ShapeComponent, ShapeMarks } from '../shape/stored';
 import { READABLE_ROPE_DIAMETERS, readableView, turnedBy, type LaidView } from '../shape/laidView';
+import {
+  type RopeSpan,
+  eyesOf,
+  TOUCHING,
+  FARTHEST,
+  SLACK_ropeDiameters,
+  spanOf,
+  widened,
+  middleOfKnot,
+  nearHost,
+  properOf,
+  HIGHER,
+} from './spans';
+import { EYE_TURNS_deg, eyesToSize, CLEAR } from './eyesToSize';
 
-/** A node bears if it carries this share of what the one that bears most carries. */
-const BEARING_SHARE = 0.08;
-const SLACK_ropeDiameters = 3;
-/** nearer than this to a bar, as part of the sum of radii, rope lies on it */
-const TOUCHING = 1.12;
-/** what lies on a host, and the layer over it, diameters from its surface */
-const OVER_WRAPS = 2.1;
-/** how much higher a hauled ring hangs in an eye that is opened by one, diameters */
-const HIGHER = 1;
 /** least distance of strands, and of crossings, in a laid form */
 const ROOMY = 1.22;
+
 const MOST_SPREAD = 2.4;
+
 const READABLE = READABLE_ROPE_DIAMETERS + 0.01;
+
 /** how far the tight form is opened where that is the laid one */
 const OPENED = 1.28;
-/** farther than this from its middle nothing belongs to a knot that holds on to nothing, diameters */
-const FARTHEST = 5.6;
-/** strands nearer than this touch */
-const CLEAR = 0.97;
-/** nodes near an eye's far point, where what draws the eye bears */
-const EYE_NODES = 5;
-
-type Span = readonly [number, number];
-interface RopeSpan {
-  readonly span: Span;
-  /** where the legs of each eye leave the knot */
-  readonly eyes: readonly { readonly from: number; readonly at: number; readonly to: number }[];
-}
-
-/** First and last bearing node about the one that bears most, with no more unloaded rope between than the slack. @param held whether a place lies on what the knot is tied to @param near whether it is near the knot at all */
-function spanOf(
-  points: readonly Point3[],
-  load: readonly number[],
-  eyes: readonly number[],
-  slack: number,
-  most: number,
-  held: (p: Point3) => boolean,
-  near: (p: Point3) => boolean,
-): RopeSpan {
-  const s = arcLengths(points);
-  const bears = (i: number) =>
-    near(points[i]!) &&
-    (load[i]! > BEARING_SHARE * most || held(points[i]!)) &&
-    eyes.every((e) => Math.abs(i - e) > EYE_NODES);
-  const all = points.flatMap((_, i) => (bears(i) ? [i] : []));
-  if (all.length === 0) throw fault('solver-passed-through');
-  const core = all.reduce((a, b) => (load[b]! > load[a]! ? b : a));
-  // an eye lies between bearing parts: the slack does not count across it
-  const apart = (a: number, b: number) => (eyes.some((e) => e > a && e < b) ? 0 : s[b]! - s[a]!);
-  const at = all.indexOf(core);
-  let first = at;
-  while (first > 0 && apart(all[first - 1]!, all[first]!) <= slack) first--;
-  let last = at;
-  while (last < all.length - 1 && apart(all[last]!, all[last + 1]!) <= slack) last++;
-  const inside = all.slice(first, last + 1);
-  return {
-    span: [inside[0]!, inside.at(-1)!],
-    eyes: eyes.map((e) => ({
-      from: inside.findLast((i) => i < e) ?? e - EYE_NODES,
-      at: e,
-      to: inside.find((i) => i > e) ?? e + EYE_NODES,
-    })),
-  };
-}
-
-/** Far points of the eyes in the order of the rope. */
-const eyesOf = (laid: LaidKnot): number[] =>
-  [laid.eyeNode, laid.secondEyeNode].flatMap((e) => (e === undefined ? [] : [e])).sort((a, b) => a - b);
 
 interface Run {
   readonly laid: LaidKnot;
   readonly result: Tightened;
   readonly spans: readonly RopeSpan[];
   readonly centre: Point3;
-}
-
-/** Where a shape is opened from: its middle, or the nearest place of what it lies round. */
-function middleOfKnot(laid: LaidKnot, { tight }: Tightened): Point3 {
-  const loaded = contactCentre(tight.ropes.flat(), tight.load);
-  const held = (laid.objects ?? []).flatMap((o, k) =>
-    laid.drawing.rings?.some((r) => r.thing === k) ? [] : [tight.things[k] ?? o.points],
-  );
-  if (held.length === 0) return loaded;
-  const bar = held[0]!;
-  const at = nearestIndex(bar, loaded);
-  // along a coarse bar the nearest place lies between points
-  const [a, b] = [bar[Math.max(0, at - 1)]!, bar[Math.min(bar.length - 1, at + 1)]!];
-  const along = subtract(b, a);
-  const t =
-    (along[0] * (loaded[0] - a[0]) + along[1] * (loaded[1] - a[1]) + along[2] * (loaded[2] - a[2])) /
-    (along[0] ** 2 + along[1] ** 2 + along[2] ** 2);
-  return lerp(a, b, Math.min(1, Math.max(0, t)));
 }
 
 function run(
@@ -170,18 +101,6 @@ function run(
   };
 }
 
-/** Every strand inside the ball about what bears belongs to the knot, whether it bears at the moment or not. */
-function widened(ropes: readonly (readonly Point3[])[], spans: readonly RopeSpan[]): RopeSpan[] {
-  const core = ropes.flatMap((points, k) => properOf(points, spans[k]!));
-  const centre = middleOf(core);
-  const radius = Math.max(...core.map((q) => distance(q, centre))) + 0.1;
-  return ropes.map((points, k) => {
-    const { span, eyes } = spans[k]!;
-    const inside = points.map((q) => distance(q, centre) < radius);
-    return { span: [Math.min(span[0], inside.indexOf(true)), Math.max(span[1], inside.lastIndexOf(true))], eyes };
-  });
-}
-
 type Turn = (points: readonly Point3[]) => Point3[];
 
 /** Roll in the page, then pitch about the axis across, then yaw about the upright one. */
@@ -197,18 +116,6 @@ function turning({ roll_deg = 0, frontPitch_deg = 0, frontYaw_deg }: Placed): Tu
       const [y1, z1] = [y * Math.cos(a) - z * Math.sin(a), y * Math.sin(a) + z * Math.cos(a)];
       return [x * Math.cos(b) + z1 * Math.sin(b), y1, -x * Math.sin(b) + z1 * Math.cos(b)];
     });
-}
-
-/** Points of the knot proper: between the ends, the eyes left out. */
-const properOf = (points: readonly Point3[], { span, eyes }: RopeSpan): Point3[] =>
-  points.filter((_, i) => i >= span[0] && i <= span[1] && eyes.every((e) => i <= e.from || i >= e.to));
-
-/** Nodes of a sling that lie on its host, or over what lies on it. */
-function nearHost(laid: LaidKnot, { tight }: Tightened): Set<number> {
-  const at = (laid.objects ?? []).findIndex((o) => o.role === 'host');
-  const host = tight.things[at]!;
-  const reach = laid.objects![at]!.diameter / 2 + OVER_WRAPS;
-  return new Set(tight.ropes[0]!.flatMap((p, i) => (host.some((q) => distance(p, q) < reach) ? [i] : [])));
 }
 
 /** One rope as stored: its ends cut, its marks. */
@@ -240,68 +147,6 @@ function ropeStored(points: readonly Point3[], { span, eyes }: RopeSpan, closed:
   };
 }
 
-/** Nodes of each leg that stay where they were drawn up. */
-const LEG_NODES = 6;
-/** ways in which an eye may lie, so that two do not lie in each other */
-const EYE_TURNS_deg = [0, 50, -50, 90];
-/** depth of an eye as it is shown, diameters */
-const EYE_DEPTH = 7.5;
-
-/** An eye into which slack has gone, drawn to size: a drop along the way its legs leave. What lies in an eye is free rope: drawing it to size is what working slack out does. */
-function withEyeToSize(
-  points: readonly Point3[],
-  { from, at, to }: RopeSpan['eyes'][number],
-  turn_deg: number,
-): { points: Point3[]; grown: number; at: number } {
-  const s = arcLengths(points);
-  if (s[to]! - s[from]! < 2.6 * EYE_DEPTH) return { points: [...points], grown: 0, at };
-  const [a, b] = [points[from + LEG_NODES]!, points[to - LEG_NODES]!];
-  const out = unit(add(unit(subtract(a, points[from]!)), unit(subtract(b, points[to]!))));
-  const apart = subtract(b, a);
-  const flat = subtract(apart, scale(out, out[0] * apart[0] + out[1] * apart[1] + out[2] * apart[2]));
-  const t = (turn_deg * Math.PI) / 180;
-  const side = add(scale(unit(flat), Math.cos(t)), scale(cross(out, unit(flat)), Math.sin(t)));
-  const middle = lerp(a, b, 0.5);
-  const half = Math.max(2.4, 0.6 * Math.hypot(...flat));
-  const spot = (w: number, depth: number): Point3 => add(middle, add(scale(side, w * half), scale(out, depth)));
-  const drop = splineThrough([
-    points[from + LEG_NODES - 2]!,
-    a,
-    spot(-1, EYE_DEPTH * 0.55),
-    spot(-0.9, EYE_DEPTH * 0.78),
-    spot(-0.5, EYE_DEPTH * 0.95),
-    spot(0, EYE_DEPTH),
-    spot(0.5, EYE_DEPTH * 0.95),
-    spot(0.9, EYE_DEPTH * 0.78),
-    spot(1, EYE_DEPTH * 0.55),
-    b,
-    points[to - LEG_NODES + 2]!,
-  ]);
-  const inner = resample(drop.slice(24, -24), NODE_SPACING).slice(1, -1);
-  const sized = [...points.slice(0, from + LEG_NODES + 1), ...inner, ...points.slice(to - LEG_NODES)];
-  return { points: sized, grown: sized.length - points.length, at: nearestIndex(sized, spot(0, EYE_DEPTH), from) };
-}
-
-/** All eyes of a rope drawn to size, and where its places are then. @param turn_deg by which they are turned about the way their legs leave */
-function eyesToSize(
-  points: readonly Point3[],
-  { span, eyes }: RopeSpan,
-  turn_deg: number,
-): { points: Point3[]; span: RopeSpan; grown: number[] } {
-  let [line, last, shift] = [[...points], span[1], 0];
-  const grown: number[] = [];
-  const sized = eyes.map((e) => {
-    const now = { from: e.from + shift, at: e.at + shift, to: e.to + shift };
-    const r = withEyeToSize(line, now, turn_deg);
-    line = r.points;
-    shift += r.grown;
-    last += r.grown;
-    grown.push(r.grown);
-    return { from: now.from, at: r.at, to: now.to + r.grown };
-  });
-  return { points: line, span: { span: [span[0], last], eyes: sized }, grown };
-}
-
 interface Shown {
   readonly shape: BakedShape;
   readonly ropes: readonly (readonly Point3[])[];
@@ -328,7 +173,7 @@ function shown({ laid, result, spans, centre }: Run, p: Placed, open: number): S
     if (spans[k]!.eyes.length === 0 || (laid.objects ?? []).length > 0) return asItIs;
     return (
       EYE_TURNS_deg.map((turn_deg) => eyesToSize(placed, spans[k]!, turn_deg)).find(
-        (r) => smallestDistance([{ points: r.points, closed: false }], NEIGHBOUR_ARC) >= CLEAR,
+        (r) => smallestDistance([{ points: r.points, closed: false }], NEIGHBOUR_ARC_ropeDiameters) >= CLEAR,
       ) ?? asItIs
     );
   });
@@ -440,7 +285,7 @@ function authorsLaid(
   const apartSpread = (factor: number) =>
     smallestDistance(
       lines.map((points) => ({ points: points.map((q) => scale(q, factor)), closed: false })),
-      NEIGHBOUR_ARC,
+      NEIGHBOUR_ARC_ropeDiameters,
     );
   let by = Math.max(1, READABLE / view.apart_ropeDiameters);
   while (apartSpread(by) < ROOMY && by < MOST_SPREAD) by *= 1.05;
@@ -512,7 +357,7 @@ export function bakePlaced(laid: LaidKnot, p: Placed, spread: boolean): BakedFor
   return {
     laid: author ? laidShape : openedRopes,
     laidDistance_ropeDiameters:
-      author?.distance ?? round4(smallestDistance(linesIn(opened.ropes, laid), NEIGHBOUR_ARC)),
+      author?.distance ?? round4(smallestDistance(linesIn(opened.ropes, laid), NEIGHBOUR_ARC_ropeDiameters)),
     laidView: author?.view ?? { yaw_deg: 0, pitch_deg: 0, apart_ropeDiameters: 0 },
     objects: author?.objects ?? openedObjects ?? [],
     set: {
@@ -524,7 +369,7 @@ export function bakePlaced(laid: LaidKnot, p: Placed, spread: boolean): BakedFor
       width_ropeDiameters: rangeOver(measures, (m) => m.width),
       length_ropeDiameters: rangeOver(measures, (m) => m.length),
       reach_ropeDiameters: [round4(measures[0]!.reach[0]), round4(measures[0]!.reach[1])],
-      smallestDistance_ropeDiameters: round4(smallestDistance(linesIn(tight.ropes, laid), NEIGHBOUR_ARC)),
+      smallestDistance_ropeDiameters: round4(smallestDistance(linesIn(tight.ropes, laid), NEIGHBOUR_ARC_ropeDiameters)),
       smallestDistanceEver_ropeDiameters: round4(Math.min(...runs.map((r) => r.result.smallestDistanceEver))),
     },
   };

@@ -5,9 +5,8 @@ import { changedForm, isChange, withDeeperEye } from './changes';
 import { LARGE_EYE_EXTRA_ROPE_DIAMETERS } from '../shape/eye-variants';
 import { harnessPoints, karabinerIn, ringIn, ringInPlaceOf } from '../shape/objects';
 import { inState, pointsOf, triples, type BakedForm, type BakedRope, type ShapeComponent } from '../shape/stored';
-import { type ShapeState } from '../facts/types';
+import { ROUND_ITS_OBJECT, type Made, type ShapeState } from '../facts/types';
 import type { TiedKnot } from '../moving/way';
-import type { Made } from '../facts/types';
 
 /** Version of the catalogue's facts; raised whenever an entry's judgement changes. */
 export const CATALOGUE_VERSION = 3;
@@ -30,6 +29,9 @@ const madeOf = (id: string, fault: string): Made | undefined =>
 /** By which a cord loop is closed. */
 const JOINT_OF_A_CORD = 'double-fishermans';
 
+/** Forms that are a change of the right one, each made once: the catalogue does not change while a program runs. */
+const changedForms = new Map<string, BakedForm>();
+
 /**
  * A stored form.
  * @param form 'right', a fault id, or `wraps-N` where the knot can be tied with more wraps
@@ -43,7 +45,13 @@ export function storedForm(id: string, form: string): BakedForm {
   if (!found) throw fault('unknown-fault', { knot: id, fault: form });
   // drawn up, a large eye is baked; laid, it is drawn out of the author's
   if (form === 'eye-too-large') return { ...found, laid: withDeeperEye(found.laid, LARGE_EYE_EXTRA_ROPE_DIAMETERS) };
-  return isChange(made) ? changedForm(found, made, () => storedForm(JOINT_OF_A_CORD, 'right')) : found;
+  if (!isChange(made)) return found;
+  const key = `${id}/${form}`;
+  const known = changedForms.get(key);
+  if (known) return known;
+  const changed = changedForm(found, made, () => storedForm(JOINT_OF_A_CORD, 'right'));
+  changedForms.set(key, changed);
+  return changed;
 }
 
 /** Fault ids that have a computed shape. */
@@ -86,9 +94,6 @@ function storedOnto(things: readonly ShapeComponent[]): Onto | 'rope' | null {
   if (!first) return null;
   return first.role === 'host' ? 'rope' : first.role === 'post' ? 'post' : first.name === 'karabiner' ? 'clip' : 'ring';
 }
-
-/** Families whose knots lie round their object: it cannot be exchanged for another. */
-const ROUND_ITS_OBJECT: readonly string[] = ['hitch', 'friction'];
 
 /**
  * The components of a shape: the rope, and what it is tied to.

@@ -3,7 +3,7 @@
  * a hitch or a gate looks, what is clipped, how loosely it lies. Each is one named operation on a stored form and touches nothing else.
  * Unit: rope diameters.
  */
-import { arcLengths, nearestIndex, resample, type Point3 } from '../../curve';
+import { arcLengths, nearestIndex, resample, smoothstep, type Point3 } from '../../curve';
 import {
   pointsOf,
   type BakedForm,
@@ -78,9 +78,8 @@ export function withDeeperEye(shape: BakedShape, deeper: number): BakedShape {
   const reach = (i: number) => points[i]!.reduce((sum, c, j) => sum + ((c - root[j]!) * out[j]!) / l, 0) / l;
   // the legs' far ends stay where they are
   const start = Math.max(reach(from), reach(to)) + 0.04;
-  const ease = (x: number) => (x <= 0 ? 0 : x >= 1 ? 1 : x * x * (3 - 2 * x));
   const drawn = points.slice(from, to + 1).map((p, k): Point3 => {
-    const by = (deeper * ease((reach(from + k) - start) / 0.6)) / l;
+    const by = (deeper * smoothstep((reach(from + k) - start) / 0.6)) / l;
     return [p[0] + by * out[0]!, p[1] + by * out[1]!, p[2] + by * out[2]!];
   });
   const inner = resample(drawn, EYE_STEP).map(

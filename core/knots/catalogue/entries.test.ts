@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { behaviour } from '../facts/behaviour';
 import { ENTRIES } from './entries';
 import { entryById } from './lookup';
-import { generalFactsMarkdown, generalFactsOf } from '../../../scripts/generalFacts';
+import { generalFactsMarkdown, generalFactsOf } from '../../../scripts/docs/generalFacts';
 import type { KnotEntry, Pull } from '../facts/types';
 
 const PULLS: readonly Pull[] = ['standing-eye', 'tail-eye', 'through', 'cross', 'ring', 'all', 'up', 'down'];

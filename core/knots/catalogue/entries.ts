@@ -1,4 +1,4 @@
-// Made by `npm run bake` from the folders beside it. Do not edit.
+// Made by `npm run bake` from the folders of the shelf. Do not edit.
 import type { KnotEntry } from '../facts/types';
 import { entry as alpineButterfly } from '../shelf/alpine-butterfly/entry';
 import { entry as autoblock } from '../shelf/autoblock/entry';

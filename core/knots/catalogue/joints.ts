@@ -15,6 +15,7 @@ import {
   scale,
   smallestRadius,
   smooth,
+  smoothstep,
   subtract,
   unit,
   type Point3,
@@ -143,10 +144,7 @@ function seenFromItsSide(sling: Sling, at: number, ring: ShapeComponent): Sling 
   const [angle] = [wanted, wanted - Math.PI, -wanted, Math.PI - wanted]
     .map((w) => Math.atan2(Math.sin(is - w), Math.cos(is - w)))
     .sort((a, b) => Math.abs(a) - Math.abs(b));
-  const share = (y: number) => {
-    const t = Math.min(1, Math.max(0, (axis[1] + 2 + TURNED_OVER - y) / TURNED_OVER));
-    return t * t * (3 - 2 * t);
-  };
+  const share = (y: number) => smoothstep((axis[1] + 2 + TURNED_OVER - y) / TURNED_OVER);
   return {
     points: points.map((p) => about(p, axis, angle! * share(p[1]))),
     things: things.map((o) => (o === ring ? turnedRound(o, axis, angle!) : o)),

@@ -1,4 +1,4 @@
-// Made by `npm run bake` from the folders beside it. Do not edit.
+// Made by `npm run bake` from the folders of the shelf. Do not edit.
 import type { TiedKnot } from '../moving/way';
 import { entry as alpineButterfly } from '../shelf/alpine-butterfly/entry';
 import { baked as alpineButterflyBaked } from '../shelf/alpine-butterfly/baked';

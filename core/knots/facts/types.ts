@@ -107,6 +107,8 @@ export const FAMILIES = {
   stopper: 'stopper',
 } as const;
 export type Family = keyof typeof FAMILIES;
+/** Families whose knots lie round their object: without it they are no knots. */
+export const ROUND_ITS_OBJECT: readonly Family[] = ['hitch', 'friction'];
 
 export interface Fact {
   readonly text: string;

@@ -5,7 +5,7 @@
 import { arcLengths, distance, scale, smallestDistance, type Point3 } from '../../curve';
 import { crossingsSeenFrom, FRONT } from '../../topology';
 import type { ComposedKnot, ComposedRope, LaidKnot } from '../shape/laid';
-import { NEIGHBOUR_ARC } from '../shape/storing';
+import { NEIGHBOUR_ARC_ropeDiameters } from '../shape/storing';
 
 const BEYOND = 3;
 const ENDS = { standing: 14, tail: 10 };
@@ -41,7 +41,7 @@ export function asItLies(laid: LaidKnot, along?: readonly [number, number]): Com
     ...(legs && { legs }),
   });
   const free = !laid.objects?.length;
-  const apart = smallestDistance([{ points, closed: false }], NEIGHBOUR_ARC);
+  const apart = smallestDistance([{ points, closed: false }], NEIGHBOUR_ARC_ropeDiameters);
   const state = (gap: number) => ({
     rope: rope(free ? gap / apart : 1),
     ...(laid.objects && { objects: laid.objects }),

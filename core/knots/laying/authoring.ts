@@ -3,7 +3,7 @@
  * lies above where two cross; from it a line in space in which every crossing has its full height.
  * z of a control point is only an order, no height.
  */
-import { arcLengths, resample, resampleAlong, smooth, splineThrough, type Point3 } from '../../curve';
+import { arcLengths, resample, resampleAlong, smooth, smoothstep, splineThrough, type Point3 } from '../../curve';
 import { crossingsSeenFrom } from '../../topology';
 
 /** x, y in the plane of the page; z, where given, says above (+) or below (-). */
@@ -19,7 +19,6 @@ export interface DiagramSettings {
 }
 
 const DENSE = 0.1;
-const ease = (t: number) => t * t * (3 - 2 * t);
 
 /**
  * A dense line (step 0.1 d) whose crossings, seen from above, are those of the diagram.
@@ -61,12 +60,12 @@ function heightAt(s: number, passes: readonly { at: number; z: number }[], plate
   while (k < passes.length && passes[k]!.at <= s) k++;
   const before = passes[k - 1];
   const after = passes[k];
-  const fade = (gap: number) => 1 - ease(Math.min(1, Math.max(0, (gap - plateau) / 4)));
+  const fade = (gap: number) => 1 - smoothstep((gap - plateau) / 4);
   if (!before) return after!.z * fade(after!.at - s);
   if (!after) return before.z * fade(s - before.at);
   const span = after.at - before.at;
   const flat = Math.min(plateau, span * 0.3);
-  return before.z + (after.z - before.z) * ease(Math.min(1, Math.max(0, (s - before.at - flat) / (span - 2 * flat))));
+  return before.z + (after.z - before.z) * smoothstep((s - before.at - flat) / (span - 2 * flat));
 }
 
 /** From 0 at -1 to 1 at 1, level at both. */

@@ -3,7 +3,7 @@
  * its own turns the way it was going. The wound form of overhand (one turn), double and triple overhand round
  * a core; the core's other strand is the author's. Unit: rope diameters.
  */
-import { splineThrough, straight, type Point3 } from '../../curve';
+import { smoothstep, splineThrough, straight, type Point3 } from '../../curve';
 
 /** Across the axis: y and z. */
 export type AcrossAxis = readonly [number, number];
@@ -38,7 +38,6 @@ export const BARREL: BarrelSettings = {
   tail: 20,
 };
 
-const ease = (t: number) => t * t * (3 - 2 * t);
 const STEPS = 200;
 /** shares of the winding over which the strand climbs out of the core and goes back in */
 const CLIMB = 0.12;
@@ -65,8 +64,8 @@ export function barrel({
     const left = Math.min(1, (1 - u) / CLIMB);
     const r =
       left < 1
-        ? outFrom(goesOut) + (radius - outFrom(goesOut)) * ease(left)
-        : outFrom(comesIn) + (radius - outFrom(comesIn)) * ease(climbed);
+        ? outFrom(goesOut) + (radius - outFrom(goesOut)) * smoothstep(left)
+        : outFrom(comesIn) + (radius - outFrom(comesIn)) * smoothstep(climbed);
     const t = from + angle * u;
     return [
       far + (near - far) * u + 0.6 * (Math.sin(Math.PI * climbed) - Math.sin(Math.PI * left)),

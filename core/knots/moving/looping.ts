@@ -3,7 +3,7 @@
  * karabiner over its open gate, down to its bow. Each loop is a bight turned half over. The two loops are the two turns of the wound form, drawn apart; so what is
  * clipped is that form. Rope coordinates: x along the line, y along the loops' common axis, z to the front; unit: rope diameters.
  */
-import { add, distance, lerp, scale, splineThrough, subtract, unit, type Point3 } from '../../curve';
+import { add, distance, lerp, scale, smoothstep, splineThrough, subtract, unit, type Point3 } from '../../curve';
 import { eased, laidAlong, settled } from './leading';
 import { BAR_RADIUS, bentIntoRing, comingIn, hitchKarabiner } from '../laying/on-bar';
 import { pointsOf, type BakedForm, type ShapeComponent } from '../shape/stored';
@@ -49,10 +49,9 @@ const graph = (places: readonly (readonly [number, number])[], x: number): numbe
   const [a, b] = [places[k - 1]!, places[k]!];
   return a[1] + ((b[1] - a[1]) * (x - a[0])) / (b[0] - a[0]);
 };
-const smoothed = (x: number) => x * x * (3 - 2 * x);
 /** 0 on the side of the first loop, 1 on that of the second */
 const ofSecond = (t: number) =>
-  smoothed(
+  smoothstep(
     graph(
       [
         [335, 0],

@@ -6,7 +6,7 @@ import type { Range } from './measures';
 export const round4 = (x: number): number => Math.round(x * 1e4) / 1e4 + 0;
 export const rounded = (q: Point3): Point3 => [round4(q[0]), round4(q[1]), round4(q[2])];
 /** Parts of one rope nearer than this along it are neighbours, diameters. */
-export const NEIGHBOUR_ARC = 2.5;
+export const NEIGHBOUR_ARC_ropeDiameters = 2.5;
 
 /** Set softly in a rough rope: less force, more friction, more time. */
 export const softly = (stages: Tightening['stages']): Tightening['stages'] =>

@@ -4,8 +4,10 @@ import { namesOf as named } from '../../inspect/naming/namesOf';
 import { distance, lengthOf, segmentDistance, smallestDistance, subtract, unit, type Point3 } from '../../curve';
 import { crossingsSeenFrom } from '../../topology';
 import { between, eased, laidAlong, through } from '../moving/leading';
-import { BETWEEN, boxOf, cameraAt, framesOf, motionOf } from './motions';
+import { BETWEEN, framesOf, motionOf } from './motions';
+import { boxOf, cameraAt } from './looking';
 import { proveFrames, proveWay } from './proving';
+import { wayFaults } from './wayLimits';
 import { legTurned, type TurnedPlace } from '../moving/turning';
 import type { ShapeComponent } from '../shape/stored';
 import { CATALOGUE } from '../catalogue/shelved';
@@ -101,20 +103,19 @@ describe('ways led by hands', () => {
   });
 
   test('one is proved, and named by its last shape; a wrong one is not taken for the right one, nor the right one for another', () => {
-    expect(proveWay('alpine-butterfly', 'twist', named).faults).toEqual([]);
+    expect(wayFaults(proveWay('alpine-butterfly', 'twist', named))).toEqual([]);
     const wrong = framesOf('alpine-butterfly', 'twist-back', BETWEEN);
-    expect(proveFrames('alpine-butterfly', 'twist-back', wrong, named).faults).toEqual([]);
-    expect(proveFrames('alpine-butterfly', 'twist', wrong, named).faults.join()).toMatch(/ends in .*false-butterfly/);
+    expect(wayFaults(proveFrames('alpine-butterfly', 'twist-back', wrong, named))).toEqual([]);
+    expect(wayFaults(proveFrames('alpine-butterfly', 'twist', wrong, named)).join()).toMatch(
+      /ends in .*false-butterfly/,
+    );
     expect(
-      proveFrames(
-        'alpine-butterfly',
-        'twist-back',
-        framesOf('alpine-butterfly', 'twist', BETWEEN),
-        named,
-      ).faults.join(),
+      wayFaults(
+        proveFrames('alpine-butterfly', 'twist-back', framesOf('alpine-butterfly', 'twist', BETWEEN), named),
+      ).join(),
     ).toMatch(/ends in/);
     // what nobody knows is no knot
-    expect(proveFrames('alpine-butterfly', 'twist', wrong, () => []).faults.join()).toMatch(/nothing known/);
+    expect(wayFaults(proveFrames('alpine-butterfly', 'twist', wrong, () => [])).join()).toMatch(/nothing known/);
   }, 400_000);
 
   test('the gate opens inward, lets the loops by, and is shut at the end; what it is tied to is never passed through', () => {
@@ -193,7 +194,7 @@ describe('ways led by hands', () => {
   test('a thing that is passed through is found, whatever moves, and so is a gate that leaps', () => {
     const frames = framesOf('clove-hitch', 'two-loops', BETWEEN);
     const faults = (changed: typeof frames) =>
-      proveFrames('clove-hitch', 'two-loops', changed, named).faults.join('; ');
+      wayFaults(proveFrames('clove-hitch', 'two-loops', changed, named)).join('; ');
     expect(faults(frames)).toBe('');
     const shifted = frames.map((f) => ({
       ...f,

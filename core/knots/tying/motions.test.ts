@@ -4,6 +4,7 @@ import { arcLengths, distance, lengthOf, nearestIndex, resample, type Point3 } f
 import { entryById } from '../catalogue/lookup';
 import { BETWEEN, framesOf, motionOf } from './motions';
 import { proveFrames, proveWay } from './proving';
+import { wayFaults } from './wayLimits';
 import { storedForm } from '../catalogue/catalogue';
 import { pointsOf } from '../shape/stored';
 import { DoubledPath, Path, slidTo } from '../moving/sliding';
@@ -143,10 +144,11 @@ describe('ways of tying', () => {
       ['figure-eight-stopper', 'by-the-end'],
       ['overhand-on-bight', 'bight'],
     ] as const)
-      expect([knot, proveWay(knot, way, nameless).faults]).toEqual([knot, []]);
+      expect([knot, wayFaults(proveWay(knot, way, nameless))]).toEqual([knot, []]);
     const frames = framesOf('figure-eight-stopper', 'by-the-end', BETWEEN);
     const told = { knot: 'figure-eight-stopper', way: 'by-the-end' };
-    const faults = (changed: typeof frames) => proveFrames(told.knot, told.way, changed, nameless).faults.join('; ');
+    const faults = (changed: typeof frames) =>
+      wayFaults(proveFrames(told.knot, told.way, changed, nameless)).join('; ');
     expect(faults(frames)).toBe('');
     // a leap, a rope that grows, one that starts tied, one that ends untied
     expect(faults(frames.filter((_, i) => i % 9 === 0))).toMatch(/of its bound/);

@@ -2,12 +2,13 @@
 import { distance, lengthOf, segmentDistance, smallestDistance, type Line3, type Point3 } from '../../curve';
 import { crossingsSeenFrom } from '../../topology';
 import { storedForm, knotById } from '../catalogue/catalogue';
-import { BETWEEN, framesOf, NEIGHBOUR_ARC, type Frame } from './motions';
+import { BETWEEN, framesOf } from './motions';
+import { type Frame } from './motion';
+import { NEIGHBOUR_ARC_ON_THE_WAY_ropeDiameters } from './led';
 import { linesOf } from '../shape/stored';
 
-export interface Proof {
-  readonly knot: string;
-  readonly way: string;
+/** The figures by which a way holds. */
+export interface WayFigures {
   readonly frames: number;
   readonly keys: number;
   /** smallest distance of two parts over all frames, centre to centre, in mean diameters of the two */
@@ -22,8 +23,8 @@ export interface Proof {
   readonly lengthStrays: number;
   /** in a way without a free end: the nearest an end comes to the middle of the knot, over the largest reach of the knot; else null */
   readonly endsOutside: number | null;
-  /** what is not as it must be; empty where all of it holds */
-  readonly faults: readonly string[];
+  /** where hands led it: as what the last frame is named, and whether that is what the way says */
+  readonly named: { readonly as: readonly string[]; readonly asTold: boolean } | null;
 }
 
 interface Part {
@@ -44,7 +45,7 @@ const partsOf = (f: Frame): Part[] =>
 /** Smallest distance of non-neighbouring parts: in mean diameters, things among them, and in rope diameters between ropes alone. */
 function smallestOf(parts: readonly Part[]): { relative: number; absolute: number } {
   const ropes = parts.filter((p) => !p.still);
-  const absolute = smallestDistance(ropes.map(line), NEIGHBOUR_ARC);
+  const absolute = smallestDistance(ropes.map(line), NEIGHBOUR_ARC_ON_THE_WAY_ropeDiameters);
   const toThings = parts
     .filter((p) => p.still)
     .flatMap((thing) =>
@@ -52,10 +53,6 @@ function smallestOf(parts: readonly Part[]): { relative: number; absolute: numbe
     );
   return { relative: Math.min(absolute, ...toThings), absolute };
 }
-
-const LEAST_DISTANCE = 0.7;
-const MOST_STRAY = 0.05;
-const CLOSE_ENOUGH = 0.3;
 
 /** What a shape is, by whoever can tell: knot and form (`right` or a fault), and whether it is the mirrored one. */
 export interface NamedAs {
@@ -66,68 +63,69 @@ export interface NamedAs {
 export type Namer = (components: Frame['components']) => readonly NamedAs[];
 
 /** @param name is asked what the last frame is, where hands led the rope to a lie of its own @throws unknown-way */
-export const proveWay = (knot: string, way: string, name: Namer): Proof =>
+export const proveWay = (knot: string, way: string, name: Namer): WayFigures =>
   proveFrames(knot, way, framesOf(knot, way, BETWEEN), name);
 
+const round = (x: number): number => Math.round(x * 1e6) / 1e6;
+
 /** @param frames all of the way's, key frames and those between */
-export function proveFrames(knot: string, way: string, frames: readonly Frame[], name: Namer): Proof {
+export function proveFrames(knot: string, way: string, frames: readonly Frame[], name: Namer): WayFigures {
   const told = knotById(knot).ways[way]!;
   const parts = frames.map(partsOf);
-  let [smallest, largestShare, strays] = [Infinity, 0, 0];
-  const lengths = parts[0]!.map((p) => lengthOf(p.points));
   const gaps = parts.map((p) => smallestOf(p));
-  gaps.forEach((g) => (smallest = Math.min(smallest, g.relative)));
-  parts.forEach((now, k) => {
-    now.forEach((p, c) => {
-      if (!p.still) strays = Math.max(strays, Math.abs(lengthOf(p.points) / lengths[c]! - 1));
-      if (k === 0) return;
-      let move = 0;
-      p.points.forEach((q, i) => (move = Math.max(move, distance(q, parts[k - 1]![c]!.points[i]!))));
-      largestShare = Math.max(largestShare, (2 * move) / Math.min(gaps[k]!.absolute, gaps[k - 1]!.absolute));
-    });
-  });
-  const ropes = (f: Frame) =>
-    f.components
-      .filter((c) => c.role === 'rope' || c.role === 'second-rope')
-      .map((c) => ({ points: c.points, closed: c.closed }));
-  const crossingsAtFirst = crossingsSeenFrom(ropes(frames[0]!), [0, 0, 1]).count;
+  const last = ropesIn(frames.at(-1)!);
   const laid = linesOf(storedForm(knot, told.form ?? 'right').laid);
-  const last = ropes(frames.at(-1)!);
   const lastOff = told.hands
     ? null
     : Math.max(...last.map((l, k) => Math.max(...l.points.map((p) => offLine(p, laid[k]!.points)))));
-  const named = told.hands ? name(frames.at(-1)!.components) : null;
-  // a knot may have one shape under two names, and one form in two states; a wrong way may not be taken for a right one
-  const isIt =
-    named === null ||
-    (named.some((n) => n.knot === knot && n.fault === (told.form ?? null) && n.relation === 'same') &&
-      !(told.form !== undefined && named.some((n) => n.knot === knot && n.fault === null)));
-  const endsOutside = told.making === 'bight' ? nearestEnd(frames) : null;
-  const faults = [
-    ...(crossingsAtFirst > 0 ? [`begins with ${crossingsAtFirst} crossings`] : []),
-    ...(lastOff !== null && lastOff > CLOSE_ENOUGH ? [`ends ${lastOff.toFixed(2)} off its form`] : []),
-    ...(isIt
-      ? []
-      : [
-          `ends in ${named.map((n) => `${n.relation === 'mirror' ? 'the mirrored ' : ''}${n.knot} ${n.fault ?? ''}`).join(', ') || 'nothing known'}`,
-        ]),
-    ...(smallest < LEAST_DISTANCE ? [`two parts come as near as ${smallest.toFixed(2)}`] : []),
-    ...(largestShare >= 1 ? [`a move takes ${largestShare.toFixed(2)} of its bound`] : []),
-    ...(strays > MOST_STRAY ? [`its length strays by ${(100 * strays).toFixed(1)} %`] : []),
-    ...(endsOutside !== null && endsOutside <= 1 ? ['an end comes into the knot'] : []),
-  ];
   return {
-    knot,
-    way,
     frames: frames.length,
     keys: frames.filter((f) => f.key).length,
-    smallest,
-    largestShare,
-    crossingsAtFirst,
-    lastOff,
-    lengthStrays: strays,
-    endsOutside,
-    faults,
+    smallest: round(Math.min(...gaps.map((g) => g.relative))),
+    largestShare: round(largestShareOf(parts, gaps)),
+    crossingsAtFirst: crossingsSeenFrom(ropesIn(frames[0]!), [0, 0, 1]).count,
+    lastOff: lastOff === null ? null : round(lastOff),
+    lengthStrays: round(straysOf(parts)),
+    endsOutside: told.making === 'bight' ? round(nearestEnd(frames)) : null,
+    named: told.hands ? namedAs(name(frames.at(-1)!.components), knot, told.form ?? null) : null,
+  };
+}
+
+const ropesIn = (f: Frame): Line3[] =>
+  f.components
+    .filter((c) => c.role === 'rope' || c.role === 'second-rope')
+    .map((c) => ({ points: c.points, closed: c.closed }));
+
+/** Twice the largest move from one frame to the next, over the smallest distance in either: the largest of all. */
+function largestShareOf(parts: readonly (readonly Part[])[], gaps: readonly { readonly absolute: number }[]): number {
+  let largest = 0;
+  for (let k = 1; k < parts.length; k++) {
+    const bound = Math.min(gaps[k]!.absolute, gaps[k - 1]!.absolute);
+    parts[k]!.forEach((p, c) =>
+      p.points.forEach((q, i) => {
+        largest = Math.max(largest, (2 * distance(q, parts[k - 1]![c]!.points[i]!)) / bound);
+      }),
+    );
+  }
+  return largest;
+}
+
+/** How far the length of a rope strays from what it is in the first frame, as a share. */
+function straysOf(parts: readonly (readonly Part[])[]): number {
+  const lengths = parts[0]!.map((p) => lengthOf(p.points));
+  return Math.max(
+    0,
+    ...parts.flatMap((now) => now.map((p, c) => (p.still ? 0 : Math.abs(lengthOf(p.points) / lengths[c]! - 1)))),
+  );
+}
+
+/** A knot may have one shape under two names, and one form in two states; a wrong way may not be taken for a right one. */
+function namedAs(named: readonly NamedAs[], knot: string, form: string | null): NonNullable<WayFigures['named']> {
+  const own = named.some((n) => n.knot === knot && n.fault === form && n.relation === 'same');
+  const takenForRight = form !== null && named.some((n) => n.knot === knot && n.fault === null);
+  return {
+    as: named.map((n) => `${n.relation === 'mirror' ? 'the mirrored ' : ''}${n.knot} ${n.fault ?? 'right'}`),
+    asTold: own && !takenForRight,
   };
 }
 

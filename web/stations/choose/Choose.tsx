@@ -22,7 +22,15 @@ import { useApp, useSend } from '../../store';
 import { jobChanged, jobOpened, knotTaken } from '../../store/job';
 import { KnotPicture } from '../../parts/KnotPicture';
 import { Failed, Loading } from '../../parts/States';
-import { CAUTION, OBJECT_WORDS, PASS_WORDS, pullSaid, PURPOSE_WORDS, TEAM_WORDS, UNTIE_WORDS } from '../../parts/words';
+import {
+  CAUTION,
+  OBJECT_WORDS,
+  PASS_WORDS,
+  pullWords,
+  PURPOSE_WORDS,
+  TEAM_WORDS,
+  UNTIE_WORDS,
+} from '../../parts/words';
 import { Fill } from './Fill';
 import { IfSomethingFails, Pulls } from './Pulls';
 import { JobRopes } from './RopeFill';
@@ -329,7 +337,7 @@ export function Choose() {
         </Pulls>
       </div>
       <p className="printed-only">
-        Pulled {job.pulls.map((p) => pullSaid(p, TWO_ROPES[job.purpose] === 'joined')).join(', ')}.{' '}
+        Pulled {job.pulls.map((p) => pullWords(p, TWO_ROPES[job.purpose] === 'joined')).join(', ')}.{' '}
         {data
           ? `Catalogue ${data.versions.catalogue}, rules ${data.versions.profile} version ${data.versions.profile_version}; `
           : ''}

@@ -14,7 +14,7 @@ import { whatElse, type WhatElse } from '../../../core/choose/whatElse';
 import type { Job } from '../../../core/choose/job';
 import { touchedPoint, useSvg } from '../../parts/svg';
 import { useTheme } from '../../parts/theme';
-import { pullSaid } from '../../parts/words';
+import { pullWords } from '../../parts/words';
 import { useShapeQuery } from '../../store/api';
 
 type Pull = Job['pulls'][number];
@@ -161,7 +161,7 @@ export function Pulls({
               variant={on(p) ? 'primary' : 'outline-primary'}
               className={on(p) ? '' : 'off'}
               aria-pressed={on(p)}
-              aria-label={purpose === 'stopper' && p === 'standing-eye' ? 'against what it stops' : pullSaid(p, joint)}
+              aria-label={purpose === 'stopper' && p === 'standing-eye' ? 'against what it stops' : pullWords(p, joint)}
               onClick={() => toggle(p)}
             >
               {purpose === 'stopper' && p === 'standing-eye'

@@ -195,13 +195,11 @@ export function Timelines() {
               ) : (
                 <Bars
                   label="What goes wrong most"
-                  rows={data.faults
-                    .slice(0, 10)
-                    .map((f) => ({
-                      key: `${f.knot} ${f.fault}`,
-                      words: `${faultName(f.knot, f.fault)}: ${name(f.knot)}`,
-                      n: f.checks,
-                    }))}
+                  rows={data.faults.slice(0, 10).map((f) => ({
+                    key: `${f.knot} ${f.fault}`,
+                    words: `${faultName(f.knot, f.fault)}: ${name(f.knot)}`,
+                    n: f.checks,
+                  }))}
                 />
               )}
             </section>

@@ -14,8 +14,9 @@ import { useChooseQuery, useKnotQuery, useKnotsQuery, useProfilesQuery, type Kno
 import { useApp } from '../../store';
 import { KnotOptions } from '../../parts/KnotOptions';
 import { KnotPicture } from '../../parts/KnotPicture';
+import { PULLS } from '../../../core/knots/facts/words';
 import { Failed, Loading } from '../../parts/States';
-import { CAUTION, CERTAINTY_WORDS, GRADE_WORDS, PULL_WORDS, pullSaid, PURPOSE_WORDS } from '../../parts/words';
+import { CAUTION, CERTAINTY_WORDS, GRADE_WORDS, pullWords, PURPOSE_WORDS } from '../../parts/words';
 
 interface Row {
   readonly about: string;
@@ -31,15 +32,13 @@ const pullText = (knot: KnotReply, pull: Pull): string => {
 
 /** The rows of a comparison: what each says, in the order in which one chooses and checks. */
 function rowsFor(all: readonly KnotReply[], rope: Job['rope'], profiles: readonly Profile[]): Row[] {
-  const pulls = (Object.keys(PULL_WORDS) as Pull[]).filter((p) =>
-    all.some((k) => behaviour(k, p).grade !== 'not-known'),
-  );
+  const pulls = PULLS.filter((p) => all.some((k) => behaviour(k, p).grade !== 'not-known'));
   return [
     { about: 'Family', of: (k) => k.family_name },
     { about: 'For', of: (k) => k.purposes.map((p) => PURPOSE_WORDS[p]).join(', ') || 'goes with another knot' },
     { about: 'Needs', of: (k) => k.needs.text },
     ...pulls.map((p): Row => ({
-      about: pullSaid(
+      about: pullWords(
         p,
         all.every((k) => k.family === 'bend'),
       ),
@@ -194,7 +193,7 @@ function ForThisJob({ all }: { all: readonly KnotReply[] }) {
       <h2 id="for-this-job">What makes the difference for this job</h2>
       <p className="small quiet mb-2">
         {PURPOSE_WORDS[job.purpose]}, pulled{' '}
-        {job.pulls.map((p) => pullSaid(p, TWO_ROPES[job.purpose] === 'joined')).join(' and ')};{' '}
+        {job.pulls.map((p) => pullWords(p, TWO_ROPES[job.purpose] === 'joined')).join(' and ')};{' '}
         <Link to="/choose">change the job</Link>
       </p>
       <ul className="tells">

@@ -19,7 +19,7 @@ import { OnSight } from '../../parts/OnSight';
 import { Rope3D, type RopeHandle } from '../../parts/rope/Rope3D';
 import { Failed, Loading } from '../../parts/States';
 import { useTheme } from '../../parts/theme';
-import { CAUTION, CERTAINTY_WORDS, GRADE_WORDS, pullSaid, PURPOSE_WORDS, SOURCE_WORDS } from '../../parts/words';
+import { CAUTION, CERTAINTY_WORDS, GRADE_WORDS, pullWords, PURPOSE_WORDS, SOURCE_WORDS } from '../../parts/words';
 import { across_mm, acrossText } from '../../../core/knots/shape/sizes';
 import type { ShapeState } from '../../../core/knots/facts/types';
 import type { Source } from '../../../core/knots/facts/types';
@@ -153,7 +153,7 @@ function Facts({ knot }: { knot: KnotReply }) {
             {knot.pulls.map((p) => (
               <li key={p.pull}>
                 <b>
-                  {pullSaid(p.pull, knot.family === 'bend')}: {GRADE_WORDS[p.grade]}
+                  {pullWords(p.pull, knot.family === 'bend')}: {GRADE_WORDS[p.grade]}
                 </b>
                 , {p.condition}
                 {p.grade === 'made' ? '' : `; ${p.what_happens}`} <From source={p.source} />

@@ -2,7 +2,6 @@
 import type { Figures } from './formFigures';
 
 export interface StoredFigures {
-  readonly inputHash: string;
   readonly texts: readonly string[];
   readonly forms: Readonly<Record<string, Readonly<Record<string, readonly (readonly number[])[]>>>>;
 }

@@ -5,6 +5,7 @@
 import { knotById, knotIds, shapeOf } from '../../../knots/catalogue/catalogue';
 import { IdiomError } from '../../../errors';
 import { crossingsSeenFrom, FRONT } from '../../../topology';
+import type { Fault } from '../../../knots/facts/types';
 import { identify } from '../identify';
 import type { Lookalike } from './lookalike';
 import { withTouched } from '../touched';
@@ -55,37 +56,32 @@ function byCrossing(knot: string): Lookalike[] {
   return found;
 }
 
-export function findLookalikes(): Record<string, Lookalike[]> {
-  return Object.fromEntries(
-    knotIds().map((knot) => {
-      const { entry } = knotById(knot);
-      const shown = (ids: readonly string[], by: Lookalike['by']): Lookalike[] =>
-        entry.faults
-          .filter((f) => ids.includes(f.id) && (f.made !== undefined || f.id in knotById(knot).baked.forms))
-          .map((f) => ({ knot, fault: f.id, by }));
-      const turns = [
-        ...shown(ONE_TURN, 'turn'),
-        ...entry.faults.flatMap((f): Lookalike[] =>
-          ONE_TURN.includes(f.id) && f.made?.by === 'knot' && f.made.knot !== knot
-            ? [{ knot: f.made.knot, fault: null, by: 'turn' }]
-            : [],
-        ),
-      ];
-      // of whatever is a turn short this is the other
-      const reverse = knotIds().flatMap((other): Lookalike[] =>
-        knotById(other).entry.faults.some(
-          (f) =>
-            ONE_TURN.includes(f.id) &&
-            f.made?.by === 'knot' &&
-            f.made.knot === knot &&
-            (f.made.form ?? 'right') === 'right' &&
-            other !== knot,
-        )
-          ? [{ knot: other, fault: null, by: 'turn' }]
-          : [],
-      );
-      const all = [...byCrossing(knot), ...turns, ...reverse, ...shown(OTHER_ENDS, 'ends')];
-      return [knot, all.filter((l, i) => all.findIndex((m) => m.knot === l.knot && m.fault === l.fault) === i)];
-    }),
+/** The look-alikes of a knot. @throws unknown-knot */
+export function lookalikesFound(knot: string): Lookalike[] {
+  const { entry, baked } = knotById(knot);
+  const shown = (ids: readonly string[], by: Lookalike['by']): Lookalike[] =>
+    entry.faults
+      .filter((f) => ids.includes(f.id) && (f.made !== undefined || f.id in baked.forms))
+      .map((f) => ({ knot, fault: f.id, by }));
+  const otherKnots = entry.faults.flatMap((f): Lookalike[] =>
+    ONE_TURN.includes(f.id) && f.made?.by === 'knot' && f.made.knot !== knot
+      ? [{ knot: f.made.knot, fault: null, by: 'turn' }]
+      : [],
   );
+  // of whatever is a turn short this is the other
+  const reverse = knotIds()
+    .filter((other) => other !== knot && knotById(other).entry.faults.some((f) => isOneTurnOf(f, knot)))
+    .map((other): Lookalike => ({ knot: other, fault: null, by: 'turn' }));
+  const all = [
+    ...byCrossing(knot),
+    ...shown(ONE_TURN, 'turn'),
+    ...otherKnots,
+    ...reverse,
+    ...shown(OTHER_ENDS, 'ends'),
+  ];
+  return all.filter((l, i) => all.findIndex((m) => m.knot === l.knot && m.fault === l.fault) === i);
 }
+
+/** Whether a fault comes to the right form of a knot by one turn. */
+const isOneTurnOf = ({ id, made }: Fault, knot: string): boolean =>
+  ONE_TURN.includes(id) && made?.by === 'knot' && made.knot === knot && (made.form ?? 'right') === 'right';

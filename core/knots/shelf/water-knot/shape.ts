@@ -3,7 +3,7 @@
  * slanting line, so the tape is never stretched or bent sideways. An overhand in tape is a folded pentagon of three creases; the second tape is the same
  * surface one thickness off: flat on flat, no twist, by construction. Unit: thickness of the tape.
  */
-import { cross, middleOf, subtract, unit, type Point3 } from '../../../curve';
+import { cross, middleOf, smoothstep, subtract, unit, type Point3 } from '../../../curve';
 import type { ComposedKnot, ComposedRope, LaidForms } from '../../shape/laid';
 import type { ShapeState } from '../../facts/types';
 
@@ -67,8 +67,7 @@ const TURNS_OVER = [-0.72 * WIDTH, 0] as const;
 
 /** How far a tape has turned over at a place of the strip, radians. */
 function turnedOver(s: number): number {
-  const t = Math.min(1, Math.max(0, (TURNS_OVER[1] - s) / (TURNS_OVER[1] - TURNS_OVER[0])));
-  return Math.PI * t * t * (3 - 2 * t);
+  return Math.PI * smoothstep((TURNS_OVER[1] - s) / (TURNS_OVER[1] - TURNS_OVER[0]));
 }
 
 function tape(

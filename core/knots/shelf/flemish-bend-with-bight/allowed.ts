@@ -1,0 +1,7 @@
+import type { AllowedForms } from '../../shape/allowed';
+
+/** What its forms have otherwise than others, and why. */
+export const allowed: AllowedForms = {
+  right: { endsPart: 'its ends lie otherwise when it is drawn up' },
+  'strands-crossed': { closeOnTheWay: 'it begins where one strand was lifted past another' },
+};

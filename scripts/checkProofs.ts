@@ -1,0 +1,12 @@
+/** node --import tsx scripts/checkProofs.ts [--at-sight] [knot ...]: the proofs of what is stored, as the run looks at them. Exit 1 where one is missing, stale or does not hold. */
+import { check } from './proofs/check';
+
+const args = process.argv.slice(2);
+const begun = Date.now();
+const { wrong, said } = await check(
+  args.filter((a) => !a.startsWith('--')),
+  !args.includes('--at-sight'),
+);
+for (const w of wrong) console.error(w);
+console.log(`${said}; ${wrong.length} wrong, in ${((Date.now() - begun) / 1000).toFixed(0)} s`);
+process.exit(wrong.length > 0 ? 1 : 0);

@@ -1,0 +1,41 @@
+/** Runs programs beside each other, as many as there are processors; what each says is printed when it ends. */
+import { spawn } from 'node:child_process';
+import { availableParallelism } from 'node:os';
+import { root } from '../lib/install.mjs';
+import { say } from '../lib/say.mjs';
+
+/** Told to end what still runs. */
+export const undo = [];
+
+/** @returns {Promise<{code: number, seconds: number, said: string}>} */
+export function run(args, { env = {}, shown = true } = {}) {
+  const begun = Date.now();
+  return new Promise((done) => {
+    const child = spawn(process.execPath, args, {
+      cwd: root,
+      stdio: ['ignore', shown ? 'inherit' : 'pipe', shown ? 'inherit' : 'pipe'],
+      env: { ...process.env, ...env },
+    });
+    undo.push(() => child.exitCode === null && child.kill('SIGTERM'));
+    let said = '';
+    for (const stream of [child.stdout, child.stderr]) stream?.on('data', (text) => (said += text));
+    child.on('close', (code) => done({ code: code ?? 1, seconds: (Date.now() - begun) / 1000, said }));
+  });
+}
+
+/**
+ * @param tasks each `{ name, args }`; the longest first
+ * @param onEnd told of each as it ends
+ */
+export async function beside(tasks, onEnd) {
+  const waiting = [...tasks];
+  const one = async () => {
+    for (let task = waiting.shift(); task; task = waiting.shift()) {
+      const { code, seconds, said } = await run(task.args, { shown: false });
+      if (said.trim() !== '') console.log(said.trimEnd());
+      say(`${code === 0 ? 'passed' : 'FAILED'}: ${task.name} (${seconds.toFixed(0)} s)`);
+      onEnd(task.name, code === 0, seconds);
+    }
+  };
+  await Promise.all(Array.from({ length: Math.max(1, availableParallelism()) }, one));
+}
