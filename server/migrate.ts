@@ -13,6 +13,7 @@ export const RIGHTS = {
     'sessions',
     'ropes',
     'profile_versions',
+    'knot_entries',
     'jobs',
     'passing_trials',
     'tied_knots',

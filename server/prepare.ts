@@ -8,17 +8,16 @@ import { plantDemo } from './demo/plant';
 import { NewerDataError, prepareDatabase } from './migrate';
 import { countPeople } from './tables/people';
 import { showAnew } from './showAnew';
+import { storeKnotEntries } from './tables/knotEntries';
 import { storeShippedProfiles } from './tables/profiles';
 
 const env = process.env;
 try {
-  const prepared = await prepareDatabase(
-    env['IDIOM_DATABASE_ADMIN_URL']!,
-    env['IDIOM_DATABASE_URL']!,
-    env['IDIOM_MIGRATIONS'] ?? join(import.meta.dirname, 'migrations'),
-  );
+  const migrations = env['IDIOM_MIGRATIONS'] ?? join(import.meta.dirname, 'migrations');
+  const prepared = await prepareDatabase(env['IDIOM_DATABASE_ADMIN_URL']!, env['IDIOM_DATABASE_URL']!, migrations);
   const db = openPool(poolOptions(prepared.url));
   await storeShippedProfiles(db, new Date());
+  await storeKnotEntries(db, new Date(), join(migrations, 'entries-before-0006.jsonl.gz'));
   // a newer program may show more of each entry than the one that wrote it
   if (prepared.migrations > 0) await showAnew(db);
   if (env['IDIOM_DEMO'] !== '0' && (await countPeople(db)) === 0)

@@ -12,11 +12,13 @@ import {
   FIRST_PREVIOUS,
   isOfCheck,
   statusOf,
+  type CheckBody,
   type CheckStatus,
   type Entry,
   type EntryOf,
 } from '../core/records';
 import { canonicalBytes, sha256 } from './canonical';
+import { judgingAgain } from './judgingAgain';
 import { openPool, poolOptions, type Database } from './database';
 import { chainHead, countedChecks, entriesFrom, storedStatuses, type StoredEntry } from './tables/entries';
 import { organisationIds } from './tables/organisations';
@@ -29,6 +31,8 @@ export interface Verification {
   readonly organisation: string;
   readonly count: number;
   readonly head: string;
+  /** judgements that cannot be computed again: what they were made by is not stored, or not known to this program */
+  readonly cannotBeJudgedAgain: number;
   /** what is wrong, first entry first; empty when nothing was found */
   readonly faults: readonly string[];
 }
@@ -80,6 +84,10 @@ export async function verifyOrganisation(
   const profiles = new Map((await storedProfiles(db)).map((p) => [`${p.profile}@${p.version}`, p]));
   for (const p of profiles.values())
     if (sha256(p.content) !== p.sha256) faults.push(`rule set ${p.profile}@${p.version}: its content was altered`);
+  const judged = await judgingAgain(db, profiles);
+  faults.push(...judged.faults);
+  let cannotBeJudgedAgain = 0;
+  const checks = new Map<string, CheckBody>();
   let previous = FIRST_PREVIOUS;
   let sequence = 0;
   let atCount: string | null = expected?.count === 0 ? FIRST_PREVIOUS : null;
@@ -99,6 +107,10 @@ export async function verifyOrganisation(
       if (entry.kind === 'round-finished' && (await roundWalkById(db, about))?.row.finished_at !== entry.recorded_at)
         faults.push(`entry ${sequence}: the walked round ${about} was altered or removed`);
       if (isOfCheck(entry)) byCheck.set(about, [...(byCheck.get(about) ?? []), entry]);
+      if (entry.kind === 'check') checks.set(entry.id, entry.body);
+      const again = isOfCheck(entry) ? judged.again(entry, checks.get(about)) : 'same';
+      if (again === 'cannot') cannotBeJudgedAgain++;
+      else if (again !== 'same') faults.push(`entry ${sequence}: ${again}`);
       if (entry.kind !== 'check') continue;
       const profile = profiles.get(`${entry.body.profile}@${entry.body.profile_version}`);
       if (profile?.sha256 !== entry.body.profile_sha256 || sha256(profile.content) !== profile.sha256)
@@ -127,11 +139,10 @@ export async function verifyOrganisation(
     else if (atCount !== expected.head) faults.push(`entry ${expected.count} is not the one that was noted as head`);
   }
   faults.push(...compareStatuses(byCheck, await storedStatuses(db, organisation)));
-  const checks = [...byCheck.values()].flat().filter((e) => e.kind === 'check').length;
-  if ((await countedChecks(db, organisation)) !== checks)
-    faults.push(`the head says another number of checks than the ${checks} that are there`);
+  if ((await countedChecks(db, organisation)) !== checks.size)
+    faults.push(`the head says another number of checks than the ${checks.size} that are there`);
   faults.push(...(await compareRopes(db, organisation, byRope)));
-  return { organisation, count: sequence, head: previous, faults };
+  return { organisation, count: sequence, head: previous, cannotBeJudgedAgain, faults };
 }
 
 /** What lists show against what the entries say. */
@@ -201,7 +212,7 @@ async function main(): Promise<number> {
       );
       if (v.faults.length === 0)
         console.log(
-          `${o.name}: ${v.count} entries, each as written.\n  --organisation ${o.id} --head ${v.head} --count ${v.count}`,
+          `${o.name}: ${v.count} entries, each as written${v.cannotBeJudgedAgain > 0 ? `; ${v.cannotBeJudgedAgain} judgements cannot be computed again: what they were made by is lost` : ', each judgement computed again'}.\n  --organisation ${o.id} --head ${v.head} --count ${v.count}`,
         );
       else {
         bad++;

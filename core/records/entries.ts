@@ -34,6 +34,8 @@ export interface CheckBody {
   readonly knot: string;
   readonly knot_entry_sha256: string;
   readonly catalogue_version: number;
+  /** the version of judging it was made by; 1 where it is not said */
+  readonly judging?: number;
   readonly rope: string;
   readonly rope_diameter_mm: number;
   readonly place: string;
@@ -74,6 +76,9 @@ export interface SignatureBody {
   readonly seen_at?: string;
   readonly answers?: readonly PointAnswer[];
   readonly judgement?: Judgement;
+  /** by which judging and entry of the knot; those of the check where it is not said */
+  readonly judging?: number;
+  readonly knot_entry_sha256?: string;
   /** points at which the two looks differ, as told to both */
   readonly differences?: readonly Difference[];
   /** proved on somebody else's device, or by a session of their own */
@@ -86,6 +91,9 @@ export interface CorrectionBody {
   readonly reason: string;
   readonly answers: readonly PointAnswer[];
   readonly judgement: Judgement;
+  /** by which judging and entry of the knot; those of the check where it is not said */
+  readonly judging?: number;
+  readonly knot_entry_sha256?: string;
   readonly verdict_after: Verdict;
   readonly demo: boolean;
 }

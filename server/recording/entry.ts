@@ -1,0 +1,71 @@
+/** How an entry comes into the record: asked for once, under the organisation's lock, in one transaction. */
+import { IdiomError } from '../../core/errors';
+import type { EntryKind, EntryOf } from '../../core/records';
+import { contentHash } from '../canonical';
+import type { Context } from '../context';
+import { inTransaction, type Connection } from '../database';
+import { append, lockChain, type Recorded } from '../tables/entries';
+import type { SessionPerson } from '../tables/sessions';
+
+export const badField = (path: string, message: string) => new IdiomError('bad-input', {}, [{ path, message }]);
+/** A device's clock may run ahead by this much; more is refused. */
+const CLOCK_AHEAD_MS = 10 * 60_000;
+
+/** @throws bad-input where a time lies further ahead of the server's clock than a device's clock may be wrong */
+export function notInTheFuture(path: string, at: string, now: Date, message = 'lies in the future'): void {
+  if (new Date(at).getTime() > now.getTime() + CLOCK_AHEAD_MS) throw badField(path, message);
+}
+
+const isRecorded = (x: object): x is Recorded => 'again' in x;
+
+/** What is asked for. */
+export interface Asked<K extends EntryKind> {
+  readonly kind: K;
+  /** made on the device: the same one twice is recorded once */
+  readonly id: string;
+  /** all that was sent: the same id for anything else is refused. Who asks belongs to it */
+  readonly request: unknown;
+}
+
+/**
+ * Records one entry.
+ * @param make the entry's body, made while nobody else can add to the organisation's record
+ * @param after what else changes with it, in the same transaction
+ * @throws id-taken, and what `make` throws; then nothing is changed
+ */
+export async function recordEntry<K extends EntryKind>(
+  context: Context,
+  who: SessionPerson,
+  { kind, id, request }: Asked<K>,
+  make: (c: Connection, now: Date) => Promise<EntryOf<K>['body']>,
+  after: (c: Connection, now: Date, body: EntryOf<K>['body']) => Promise<void> = async () => {},
+): Promise<Recorded> {
+  const hash = contentHash(request);
+  const now = context.now();
+  return inTransaction(context.db, async (c) => {
+    const head = await lockChain(c, who.organisation, id, hash);
+    if (isRecorded(head)) return head;
+    const body = await make(c, now);
+    const draft = {
+      id,
+      organisation: who.organisation,
+      kind,
+      recorded_at: now.toISOString(),
+      recorded_by: who.id,
+      body,
+    };
+    const recorded = await append(c, head, draft as Parameters<typeof append>[2], hash);
+    await after(c, now, body);
+    return recorded;
+  });
+}
+
+/** Without what was left out: bytes hold no fields without a value. */
+export function present<T extends object>(
+  given: T,
+): { [K in keyof T as T[K] extends undefined ? never : K]: Exclude<T[K], undefined> } {
+  return Object.fromEntries(Object.entries(given).filter(([, v]) => v !== undefined)) as never;
+}
+
+/** A place is typed: capitals and spaces at its ends say nothing. */
+export const samePlace = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();

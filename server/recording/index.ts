@@ -1,0 +1,7 @@
+/** Making entries of the record from what a person sent: one file for each kind of entry. */
+export { keepTiedKnot, recordCheck } from './check';
+export { recordCorrection } from './correction';
+export { recordFindingClosed } from './finding';
+export { recordRopeEvent } from './ropeEvent';
+export { recordRoundFinished } from './round';
+export { recordSignature } from './signature';
