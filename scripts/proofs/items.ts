@@ -4,13 +4,15 @@ import type { Lookalike } from '../../core/inspect/naming/lookalikes/lookalike';
 import { figuresOfForm, type Figures } from '../../core/inspect/naming/figures/formFigures';
 import { allForms } from '../../core/inspect/naming/forms';
 import { namesOf } from '../../core/inspect/naming/namesOf';
-import { knotById, knotIds, shapeOf } from '../../core/knots/catalogue/catalogue';
+import { faultsWithShape, knotById, knotIds, shapeOf } from '../../core/knots/catalogue/catalogue';
 import { STATES } from '../../core/knots/facts/types';
 import { proveWay, type WayFigures } from '../../core/knots/tying/proving';
 import { wayFaults } from '../../core/knots/tying/wayLimits';
 import { formFaults } from '../../core/proving/formLimits';
 import { formFigures, type FormFigures } from '../../core/proving/formProof';
 import { nameFaults } from '../../core/proving/nameLimits';
+import { placeFaults } from '../../core/proving/placeLimits';
+import { placeFigures, type PlaceFigures } from '../../core/proving/placeProof';
 import { nameables, nameFigures, type NameFigures } from '../../core/proving/nameProof';
 import { laidHash } from './cheap';
 import type { Item, Kind } from './proofFile';
@@ -30,6 +32,7 @@ export function itemsOf(knot: string): Item[] {
       formsToName(knot).map((f) => f.form),
     ),
     ...of('way', Object.keys(ways)),
+    ...of('place', faultsWithShape(knot)),
     ...of(
       'name',
       nameables(knot).map((n) => n.form),
@@ -89,6 +92,12 @@ export class Origins {
         const named = hands ? [this.sources.hash('core/inspect/naming/namesOf.ts'), this.catalogue()] : [];
         return sha256(this.sources.hash('core/knots/tying/proving.ts', own('ways')), name, shape, ...named);
       }
+      case 'place':
+        return sha256(
+          this.sources.hash('core/proving/placeProof.ts'),
+          this.shapesOf(knot, 'right'),
+          this.shapesOf(knot, name),
+        );
       case 'name':
         return sha256(this.sources.hash('core/proving/nameProof.ts'), this.catalogue());
       case 'look-alikes':
@@ -116,6 +125,8 @@ export async function prove({ kind, knot, name }: Item): Promise<unknown> {
       return plain(figuresOfForm(formsToName(knot).find((f) => f.form === name)!));
     case 'way':
       return plain(proveWay(knot, name, namesOf));
+    case 'place':
+      return plain(placeFigures(knot, name));
     case 'name':
       return plain(nameFigures(nameables(knot).find((n) => n.form === name)!));
     case 'look-alikes':
@@ -136,6 +147,8 @@ export async function faultsOf({ kind, knot, name }: Item, figures: unknown): Pr
       return Object.keys(figures as Figures).length > 0 ? [] : ['no figure is the same in all three states'];
     case 'way':
       return wayFaults(figures as WayFigures);
+    case 'place':
+      return placeFaults(figures as PlaceFigures[]);
     case 'name':
       return nameFaults(figures as NameFigures);
     case 'look-alikes':

@@ -7,8 +7,11 @@ import { join } from 'node:path';
 import { SHELF } from './shelf';
 import { root, sha256 } from './sources';
 
-/** of a stored form; of a way of tying; what tells a form for naming; that a form is named so; what a knot may be taken for */
-export const KINDS = ['form', 'figures', 'way', 'name', 'look-alikes'] as const;
+/**
+ * A stored form is sound; what tells it for naming; a way of tying passes through nothing; where a wrong form differs; a form is named as what it
+ * is; what a knot may be taken for.
+ */
+export const KINDS = ['form', 'figures', 'way', 'place', 'name', 'look-alikes'] as const;
 export type Kind = (typeof KINDS)[number];
 
 export interface Proof {

@@ -1,12 +1,12 @@
 /** Presentations of a shape, seeded: turned, mirrored, with noise, at another resolution, its components in another order. For tests, drills and measuring. */
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { mersenne } from 'pure-rand/generator/mersenne';
 import { arcLengths, resample, rotationFrom, type Point3 } from '../../curve';
 import type { Entered } from './specimen';
 
-/** A generator of numbers in [0, 1) from a seed. */
+/** A generator of numbers in [0, 1) from a seed. Of a kind whose seeds may follow one another: drills are numbered. */
 export function seeded(seed: number): () => number {
-  const random = xoroshiro128plus(seed);
+  const random = mersenne(seed);
   return () => uniformFloat64(random);
 }
 

@@ -15,6 +15,7 @@ describe('a string round a knot', () => {
       hullGirth(
         [
           [0, 0, 0],
+          [0, 3, 0],
           [0, 5, 0],
         ],
         1,
@@ -24,6 +25,7 @@ describe('a string round a knot', () => {
       hullGirth(
         [
           [0, 0, 0],
+          [0, 5, 0],
           [1, 5, 0],
         ],
         1,
@@ -34,6 +36,7 @@ describe('a string round a knot', () => {
       hullGirth(
         [
           [0, 0, 0],
+          [0, 3, 0],
           [0, 5, 0],
         ],
         0,

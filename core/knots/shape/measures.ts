@@ -12,7 +12,7 @@ export interface Range {
 /**
  * Length of a string laid round a knot across its axis: the hull of its rope seen along the axis. It says
  * whether the knot passes a slot; the hull of points grown by half a diameter is longer by pi half diameters times two.
- * @param core centre-line points of the knot proper
+ * @param core centre-line points of the knot proper, at least three
  * @param axis 0, 1 or 2 for x, y or z
  */
 export function hullGirth(core: readonly Point3[], axis: 0 | 1): number {
