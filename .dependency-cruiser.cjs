@@ -12,6 +12,7 @@ const ROOMS = {
   choose: ['units', 'curve', 'topology', 'rope', 'knots', 'profiles'],
   inspect: ['units', 'curve', 'topology', 'rope', 'knots', 'profiles'],
   train: ['units', 'curve', 'topology', 'rope', 'knots', 'profiles', 'inspect'],
+  judgings: [],
   records: ['units', 'knots', 'profiles', 'inspect'],
   proving: ['units', 'curve', 'topology', 'rope', 'knots', 'inspect'],
 };

@@ -1,11 +1,12 @@
-/** Adding a knot is adding one folder: the example of docs/adding-a-knot.md, built in a copy of the project, is found everywhere without touching another file. */
+/** Adding a knot is adding one folder: the example of docs/adding-a-knot.md, begun by the command and built in a copy of the project, is found everywhere without touching another file. */
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { execFileSync, spawnSync } from 'node:child_process';
 import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-const root = join(import.meta.dirname, '../..');
+const root = join(import.meta.dirname, '..');
+const SHELF = 'core/knots/shelf';
 const ID = 'left-hand-stopper';
 let copy: string;
 const node = (...args: string[]) =>
@@ -20,21 +21,21 @@ beforeAll(() => {
   for (const folder of ['core', 'contract', 'server', 'scripts', 'package.json', 'tsconfig.json', 'tsconfig.core.json'])
     cpSync(join(root, folder), join(copy, folder), { recursive: true });
   symlinkSync(join(root, 'node_modules'), join(copy, 'node_modules'));
+  node('scripts/newKnot.ts', ID, '--like', 'overhand-stopper');
   const page = readFileSync(join(root, 'docs/adding-a-knot.md'), 'utf8');
-  mkdirSync(join(copy, 'core/knots', ID));
   for (const [, name, text] of page.matchAll(/<!-- file: (\S+) -->\n```ts\n([\s\S]*?)```/g))
-    writeFileSync(join(copy, 'core/knots', ID, name!), text!);
+    writeFileSync(join(copy, SHELF, ID, name!), text!);
   node('scripts/bake.ts', ID);
-});
+}, 900_000);
 afterAll(() => rmSync(copy, { recursive: true, force: true }));
 
 test('the page’s example bakes and is found on the shelf, in choose, in the pictures and among the facts', () => {
   writeFileSync(
     join(copy, 'look.ts'),
     `import { choose } from './core/choose';
-     import { knotIds, shapeOf } from './core/knots/catalogue';
-     import { ENTRIES } from './core/knots/entries';
-     import { searchKnots } from './core/knots/search';
+     import { knotIds, shapeOf } from './core/knots/catalogue/catalogue';
+     import { ENTRIES } from './core/knots/catalogue/entries';
+     import { searchKnots } from './core/knots/facts/search';
      import { drawVector } from './core/picture';
      import { SHIPPED_PROFILES } from './core/profiles';
      import { generalFactsMarkdown } from './scripts/docs/generalFacts';
@@ -66,10 +67,34 @@ test('nothing but its own folder and what is generated has changed', () => {
     .map((line) => line.replaceAll(copy, '').replaceAll(root, ''))
     .sort();
   expect(changed).toEqual([
-    'Files /core/inspect/figures.ts and /core/inspect/figures.ts differ',
-    'Files /core/inspect/foundLookalikes.ts and /core/inspect/foundLookalikes.ts differ',
-    'Files /core/knots/entries.ts and /core/knots/entries.ts differ',
-    'Files /core/knots/index.ts and /core/knots/index.ts differ',
-    `Only in /core/knots: ${ID}`,
+    ...[
+      'inspect/naming/figures/stored',
+      'inspect/naming/lookalikes/found',
+      'knots/catalogue/entries',
+      'knots/catalogue/shelved',
+    ].map((f) => `Files /core/${f}.ts and /core/${f}.ts differ`),
+    `Only in /${SHELF}: ${ID}`,
   ]);
+});
+
+const refusal = (...args: string[]) =>
+  spawnSync(process.execPath, ['--import', 'tsx', 'scripts/newKnot.ts', ...args], { cwd: copy, encoding: 'utf8' });
+
+test.each([
+  ['an id that is none', ['Left Hand'], /is no id: lower-case words/],
+  ['one that is there', ['bowline'], /stands on the shelf already/],
+  ['a model that is not there', ['new-one', '--like', 'granny'], /no knot of the shelf. Those there: alpine-butterfly/],
+  ['none', [], /name the new knot by its id/],
+])('%s is refused, and it is said what to do', (_, args, said) => {
+  const { status, stderr } = refusal(...args);
+  expect([status, said.test(stderr)]).toEqual([1, true]);
+});
+
+test('what is begun from a knot of two ropes says so, and is held against nothing yet', () => {
+  expect(refusal('begun-only', '--like', 'offset-overhand').status).toBe(0);
+  const shape = readFileSync(join(copy, SHELF, 'begun-only/shape.ts'), 'utf8');
+  expect(shape).toContain('Begun from offset-overhand');
+  expect(readFileSync(join(copy, SHELF, 'begun-only/entry.ts'), 'utf8')).toMatch(
+    /id: 'begun-only'[\s\S]*form_certainty: 'one-derivation'/,
+  );
 });
