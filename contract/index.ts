@@ -7,4 +7,4 @@ export * from './roles';
 export * from './ropes';
 export * from './rounds';
 export * from './shows';
-export { ENDPOINTS, type Endpoint, type EndpointName } from './endpoints';
+export { ENDPOINTS, type Endpoint } from './endpoints';

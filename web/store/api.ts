@@ -2,6 +2,7 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { z } from 'zod';
 import type * as C from '../../contract';
+import { to } from '../../contract/routes';
 import type { Job } from '../../core/choose/job';
 import type { Range } from '../../core/knots/shape/measures';
 import type { ShapeState } from '../../core/knots/facts/types';
@@ -52,179 +53,191 @@ export const api = createApi({
   tagTypes: ['session', 'records', 'ropes', 'people', 'jobs', 'passing', 'rounds'],
   keepUnusedDataFor: 300,
   endpoints: (b) => ({
-    session: b.query<Reply<typeof C.sessionReply>, void>({ query: () => '/session', providesTags: ['session'] }),
+    session: b.query<Reply<typeof C.sessionReply>, void>({ query: () => to('session', {}), providesTags: ['session'] }),
     signIn: b.mutation<Reply<typeof C.sessionReply>, z.input<typeof C.signInBody>>({
-      query: (body) => ({ url: '/session', method: 'POST', body }),
+      query: (body) => to('signIn', {}, { body }),
     }),
-    signOut: b.mutation<Reply<typeof C.sessionReply>, void>({ query: () => ({ url: '/session', method: 'DELETE' }) }),
+    signOut: b.mutation<Reply<typeof C.sessionReply>, void>({ query: () => to('signOut', {}) }),
     setup: b.mutation<Reply<typeof C.sessionReply>, z.input<typeof C.setupBody>>({
-      query: (body) => ({ url: '/setup', method: 'POST', body }),
+      query: (body) => to('setup', {}, { body }),
     }),
-    demoPeople: b.query<Reply<typeof C.demoPeopleReply>, void>({ query: () => '/demo-people' }),
+    demoPeople: b.query<Reply<typeof C.demoPeopleReply>, void>({ query: () => to('demoPeople', {}) }),
     preferences: b.mutation<C.Person, z.input<typeof C.preferencesBody>>({
-      query: (body) => ({ url: '/people/me', method: 'PATCH', body }),
+      query: (body) => to('preferences', {}, { body }),
       invalidatesTags: ['session', 'people'],
     }),
-    people: b.query<C.Person[], void>({ query: () => '/people', providesTags: ['people'] }),
+    people: b.query<C.Person[], void>({ query: () => to('people', {}), providesTags: ['people'] }),
     newPerson: b.mutation<C.Person, z.input<typeof C.newPersonBody>>({
-      query: (body) => ({ url: '/people', method: 'POST', body }),
+      query: (body) => to('newPerson', {}, { body }),
       invalidatesTags: ['people'],
     }),
-    ropes: b.query<C.RopeRow[], void>({ query: () => '/ropes', providesTags: ['ropes'] }),
+    ropes: b.query<C.RopeRow[], void>({ query: () => to('ropes', {}), providesTags: ['ropes'] }),
     personById: b.query<Reply<typeof C.personReply>, string>({
-      query: (id) => `/people/${id}`,
+      query: (id) => to('personById', { id }),
       providesTags: ['people'],
     }),
     changePerson: b.mutation<Reply<typeof C.personReply>, { of: string; body: z.input<typeof C.changePersonBody> }>({
-      query: ({ of, body }) => ({ url: `/people/${of}`, method: 'PATCH', body }),
+      query: ({ of, body }) => to('changePerson', { id: of }, { body }),
       invalidatesTags: ['people', 'session'],
     }),
     signOff: b.mutation<Reply<typeof C.personReply>, { of: string; body: z.input<typeof C.newSignOffBody> }>({
-      query: ({ of, body }) => ({ url: `/people/${of}/sign-offs`, method: 'POST', body }),
+      query: ({ of, body }) => to('newSignOff', { id: of }, { body }),
       invalidatesTags: ['people'],
     }),
     ownPin: b.mutation<C.Person, z.input<typeof C.ownPinBody>>({
-      query: (body) => ({ url: '/people/me/pin', method: 'POST', body }),
+      query: (body) => to('ownPin', {}, { body }),
       invalidatesTags: ['session', 'people'],
     }),
     importFile: b.mutation<Reply<typeof C.importReply>, z.input<typeof C.importBody>>({
-      query: (body) => ({ url: '/imports', method: 'POST', body }),
+      query: (body) => to('import', {}, { body }),
       invalidatesTags: (result) => (result?.read_in ? ['ropes', 'people'] : []),
     }),
     rope: b.query<Reply<typeof C.ropeLifeReply>, string>({
-      query: (id) => `/ropes/${id}`,
+      query: (id) => to('rope', { id }),
       providesTags: ['ropes', 'records'],
     }),
     ropeEvent: b.mutation<Reply<typeof C.recordedReply>, { of: string; body: z.input<typeof C.newRopeEventBody> }>({
-      query: ({ of, body }) => ({ url: `/ropes/${of}/events`, method: 'POST', body }),
+      query: ({ of, body }) => to('newRopeEvent', { id: of }, { body }),
       invalidatesTags: ['ropes', 'records'],
     }),
-    rounds: b.query<Reply<typeof C.roundsReply>, void>({ query: () => '/rounds?limit=100', providesTags: ['rounds'] }),
-    round: b.query<Reply<typeof C.roundReply>, string>({ query: (id) => `/rounds/${id}`, providesTags: ['rounds'] }),
+    rounds: b.query<Reply<typeof C.roundsReply>, void>({
+      query: () => to('rounds', {}, { params: { limit: 100 } }),
+      providesTags: ['rounds'],
+    }),
+    round: b.query<Reply<typeof C.roundReply>, string>({
+      query: (id) => to('round', { id }),
+      providesTags: ['rounds'],
+    }),
     newRound: b.mutation<Reply<typeof C.roundReply>, z.input<typeof C.newRoundBody>>({
-      query: (body) => ({ url: '/rounds', method: 'POST', body }),
+      query: (body) => to('newRound', {}, { body }),
       invalidatesTags: ['rounds'],
     }),
     roundWalks: b.query<Reply<typeof C.roundWalksReply>, void>({
-      query: () => '/round-walks?limit=30',
+      query: () => to('roundWalks', {}, { params: { limit: 30 } }),
       providesTags: ['rounds', 'records'],
     }),
     roundWalk: b.query<Reply<typeof C.roundWalkReply>, string>({
-      query: (id) => `/round-walks/${id}`,
+      query: (id) => to('roundWalk', { id }),
       providesTags: ['rounds', 'records'],
     }),
     newRoundWalk: b.mutation<Reply<typeof C.roundWalkReply>, z.input<typeof C.newRoundWalkBody>>({
-      query: (body) => ({ url: '/round-walks', method: 'POST', body }),
+      query: (body) => to('newRoundWalk', {}, { body }),
       invalidatesTags: ['rounds', 'records'],
     }),
     finishRoundWalk: b.mutation<
       Reply<typeof C.recordedReply>,
       { of: string; body: z.input<typeof C.finishRoundWalkBody> }
     >({
-      query: ({ of, body }) => ({ url: `/round-walks/${of}/finish`, method: 'POST', body }),
+      query: ({ of, body }) => to('finishRoundWalk', { id: of }, { body }),
       invalidatesTags: ['rounds', 'records'],
     }),
     toLookAt: b.query<Reply<typeof C.toLookAtReply>, string>({
-      query: (id) => `/checks/${id}/to-look-at`,
+      query: (id) => to('toLookAt', { id }),
       providesTags: ['records'],
     }),
     statistics: b.query<Reply<typeof C.statisticsReply>, string>({
-      query: (search) => `/checks/statistics?${search}`,
+      query: (search) => to('statistics', {}, { params: new URLSearchParams(search) }),
       providesTags: ['records'],
     }),
     verifyEntry: b.query<Reply<typeof C.verifyReply>, { organisation: string; sequence: string; sha256: string }>({
-      query: (params) => ({ url: '/record/verify', params }),
+      query: (params) => to('verifyEntry', {}, { params }),
     }),
-    head: b.query<Reply<typeof C.headReply>, void>({ query: () => '/record/head', providesTags: ['records'] }),
+    head: b.query<Reply<typeof C.headReply>, void>({ query: () => to('head', {}), providesTags: ['records'] }),
     newRope: b.mutation<C.RopeRow, z.input<typeof C.newRopeBody>>({
-      query: (body) => ({ url: '/ropes', method: 'POST', body }),
+      query: (body) => to('newRope', {}, { body }),
       invalidatesTags: ['ropes'],
     }),
-    profiles: b.query<Profile[], void>({ query: () => '/profiles' }),
-    knots: b.query<Reply<typeof C.knotListReply>, void>({ query: () => '/knots' }),
-    knot: b.query<KnotReply, string>({ query: (id) => `/knots/${id}` }),
+    profiles: b.query<Profile[], void>({ query: () => to('profiles', {}) }),
+    knots: b.query<Reply<typeof C.knotListReply>, void>({ query: () => to('knots', {}) }),
+    knot: b.query<KnotReply, string>({ query: (id) => to('knot', { id }) }),
     shape: b.query<Reply<typeof C.shapeReply>, ShapeQuestion>({
-      query: ({ id, ...params }) => ({ url: `/knots/${id}/shape`, params }),
+      query: ({ id, ...params }) => to('shape', { id }, { params }),
     }),
     way: b.query<Reply<typeof C.wayReply>, { id: string; way: string }>({
-      query: ({ id, way }) => `/knots/${id}/ways/${way}`,
+      query: ({ id, way }) => to('way', { id, way }),
     }),
     openShow: b.mutation<Reply<typeof C.openedShow>, z.input<typeof C.showState>>({
-      query: (body) => ({ url: '/shows', method: 'POST', body }),
+      query: (body) => to('openShow', {}, { body }),
     }),
     moveShow: b.mutation<Reply<typeof C.movedShow>, { code: string; state: z.input<typeof C.showState> }>({
-      query: ({ code, state }) => ({ url: `/shows/${code}`, method: 'POST', body: state }),
+      query: ({ code, state }) => to('moveShow', { code }, { body: state }),
     }),
     identify: b.mutation<Reply<typeof C.identifyReply>, z.input<typeof C.identifyBody>>({
-      query: (body) => ({ url: '/identify', method: 'POST', body }),
+      query: (body) => to('identify', {}, { body }),
     }),
     touched: b.query<Reply<typeof C.touchedReply>, { id: string; crossings: readonly number[]; fault: string | null }>({
       query: ({ id, crossings, fault }) =>
-        `/knots/${id}/touched?${fault ? `fault=${fault}` : `crossings=${crossings.join(',')}`}`,
+        to('touched', { id }, { params: fault ? { fault } : { crossings: crossings.join(',') } }),
     }),
-    changes: b.query<Reply<typeof C.changesReply>, string>({ query: (id) => `/knots/${id}/changes` }),
-    lookalikes: b.query<Reply<typeof C.lookalikesReply>, string>({ query: (id) => `/knots/${id}/look-alikes` }),
+    changes: b.query<Reply<typeof C.changesReply>, string>({ query: (id) => to('changes', { id }) }),
+    lookalikes: b.query<Reply<typeof C.lookalikesReply>, string>({ query: (id) => to('lookalikes', { id }) }),
     drill: b.mutation<Reply<typeof C.drillReply>, z.input<typeof C.drillBody>>({
-      query: (body) => ({ url: '/drills/next', method: 'POST', body }),
+      query: (body) => to('drill', {}, { body }),
     }),
     choose: b.query<Reply<typeof C.chooseReply>, Job>({
-      query: (body) => ({ url: '/choose', method: 'POST', body }),
+      query: (body) => to('choose', {}, { body }),
       providesTags: ['passing'],
     }),
     passingTrials: b.query<Reply<typeof C.passingTrialsReply>, void>({
-      query: () => '/passing-trials',
+      query: () => to('passingTrials', {}),
       providesTags: ['passing'],
     }),
     newPassingTrial: b.mutation<Reply<typeof C.passingTrialReply>, z.input<typeof C.newPassingTrialBody>>({
-      query: (body) => ({ url: '/passing-trials', method: 'POST', body }),
+      query: (body) => to('newPassingTrial', {}, { body }),
       invalidatesTags: ['passing'],
     }),
     cutLength: b.query<Reply<typeof C.cutLengthReply>, z.input<typeof C.cutLengthBody>>({
-      query: (body) => ({ url: '/cut-length', method: 'POST', body }),
+      query: (body) => to('cutLength', {}, { body }),
     }),
     frictionHitch: b.query<Reply<typeof C.frictionReply>, z.input<typeof C.frictionBody>>({
-      query: (body) => ({ url: '/rig/friction-hitch', method: 'POST', body }),
+      query: (body) => to('frictionHitch', {}, { body }),
     }),
     ropeNeeded: b.query<Reply<typeof C.ropeNeededReply>, z.input<typeof C.ropeNeededBody>>({
-      query: (body) => ({ url: '/rope-needed', method: 'POST', body }),
+      query: (body) => to('ropeNeeded', {}, { body }),
     }),
-    jobs: b.query<Reply<typeof C.jobsReply>, void>({ query: () => '/jobs?limit=12', providesTags: ['jobs'] }),
-    keptJob: b.query<Reply<typeof C.jobReply>, string>({ query: (id) => `/jobs/${id}` }),
+    jobs: b.query<Reply<typeof C.jobsReply>, void>({
+      query: () => to('jobs', {}, { params: { limit: 12 } }),
+      providesTags: ['jobs'],
+    }),
+    keptJob: b.query<Reply<typeof C.jobReply>, string>({ query: (id) => to('keptJob', { id }) }),
     newJob: b.mutation<Reply<typeof C.jobReply>, z.input<typeof C.newJobBody>>({
-      query: (body) => ({ url: '/jobs', method: 'POST', body }),
+      query: (body) => to('newJob', {}, { body }),
       invalidatesTags: ['jobs'],
     }),
-    today: b.query<Reply<typeof C.todayReply>, void>({ query: () => '/today', providesTags: ['records'] }),
+    today: b.query<Reply<typeof C.todayReply>, void>({ query: () => to('today', {}), providesTags: ['records'] }),
     tiedKnot: b.query<Reply<typeof C.tiedKnotReply>, string>({
-      query: (id) => `/tied-knots/${id}`,
+      query: (id) => to('tiedKnot', { id }),
       providesTags: ['records'],
     }),
     knotEvent: b.mutation<Reply<typeof C.tiedKnotReply>, { of: string; body: z.input<typeof C.newKnotEventBody> }>({
-      query: ({ of, body }) => ({ url: `/tied-knots/${of}/events`, method: 'POST', body }),
+      query: ({ of, body }) => to('newKnotEvent', { id: of }, { body }),
       invalidatesTags: ['records'],
     }),
     checks: b.query<Reply<typeof C.checksReply>, string>({
-      query: (search) => `/checks?${search}`,
+      query: (search) => to('checks', {}, { params: new URLSearchParams(search) }),
       providesTags: ['records'],
     }),
-    check: b.query<Reply<typeof C.checkReply>, string>({ query: (id) => `/checks/${id}`, providesTags: ['records'] }),
+    check: b.query<Reply<typeof C.checkReply>, string>({
+      query: (id) => to('check', { id }),
+      providesTags: ['records'],
+    }),
     newCheck: b.mutation<Reply<typeof C.recordedReply>, C.NewCheck>({
-      query: (body) => ({ url: '/checks', method: 'POST', body }),
+      query: (body) => to('newCheck', {}, { body }),
       invalidatesTags: ['records', 'ropes', 'rounds'],
     }),
     sign: b.mutation<Reply<typeof C.recordedReply>, { check: string; body: z.input<typeof C.newSignatureBody> }>({
-      query: ({ check, body }) => ({ url: `/checks/${check}/signatures`, method: 'POST', body }),
+      query: ({ check, body }) => to('sign', { id: check }, { body }),
       invalidatesTags: ['records'],
     }),
     correct: b.mutation<Reply<typeof C.recordedReply>, { check: string; body: z.input<typeof C.newCorrectionBody> }>({
-      query: ({ check, body }) => ({ url: `/checks/${check}/corrections`, method: 'POST', body }),
+      query: ({ check, body }) => to('correct', { id: check }, { body }),
       invalidatesTags: ['records'],
     }),
     closeFinding: b.mutation<
       Reply<typeof C.recordedReply>,
       { check: string; body: z.input<typeof C.newFindingClosedBody> }
     >({
-      query: ({ check, body }) => ({ url: `/checks/${check}/finding-closed`, method: 'POST', body }),
+      query: ({ check, body }) => to('closeFinding', { id: check }, { body }),
       invalidatesTags: ['records'],
     }),
   }),
