@@ -34,7 +34,7 @@ const WALK: Walk = {
   tiedBy: TIER.id,
   tiedAt: '2026-05-14T09:00:00.000Z',
   profile: 'sport-crag',
-  profileVersion: 1,
+  profileVersion: 2,
   stopper: false,
   hand: 'right',
   answers: [],
@@ -120,6 +120,25 @@ describe('the walk', () => {
       },
     });
     expect(store.getState().walks).toEqual([]);
+  });
+
+  test('a walk is judged under the version it began with, and goes over to the one in force only when it is told to', async () => {
+    const { sent } = walking(
+      { answers: [...ALL, TAIL], profileVersion: 1 },
+      { 'POST /checks': { id: WALK.id, sequence: 7, sha256: 'f', verdict: 'meets-the-rule', again: false } },
+    );
+    expect(await screen.findByText(/Rules: Sport crag, version 1/)).toBeTruthy();
+    const sign = () => screen.getByRole('button', { name: /^Sign as/ });
+    expect([
+      screen.getByRole('alert').textContent?.includes('version 2 is in force'),
+      (sign() as HTMLButtonElement).disabled,
+    ]).toEqual([true, true]);
+    fireEvent.click(screen.getByRole('button', { name: 'Judge it under version 2' }));
+    expect(await screen.findByText(/Rules: Sport crag, version 2/)).toBeTruthy();
+    expect(store.getState().walks[0]).toMatchObject({ profileVersion: 2, answers: [...ALL, TAIL] });
+    fireEvent.click(sign());
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]).toMatchObject({ body: { profile_version: 2 } });
   });
 
   test('a refusal keeps everything on the desk', async () => {

@@ -16,7 +16,7 @@ import { useApp, useSend } from '../../store';
 import { tieable } from '../../store/tieable';
 import { freshWalk, walkBegun } from '../../store/walks';
 import { Failed, Loading } from '../../parts/States';
-import { v4 } from '../../parts/uuid';
+import { newId } from '../../parts/newId';
 import { KIND_WORDS } from '../../parts/words';
 
 const localNow = () => {
@@ -162,11 +162,11 @@ function BeginForm({ at }: { readonly at: Stop | null }) {
     const first = (Object.keys(wrong) as (keyof typeof wrong)[]).find((k) => wrong[k]);
     if (first) return document.getElementById(first)?.focus();
     const r = inService.find((x) => x.id === values.rope)!;
-    const id = v4();
+    const id = newId();
     send(
       walkBegun({
         id,
-        tiedKnot: hanging?.id ?? v4(),
+        tiedKnot: hanging?.id ?? newId(),
         knot: chosen,
         rope: r.id,
         ropeTag: r.tag,

@@ -6,7 +6,7 @@ import { useKnotName } from '../../parts/CheckRows';
 import { KnotPicture } from '../../parts/KnotPicture';
 import { Failed, Loading } from '../../parts/States';
 import { Verdict, VerdictShape } from '../../parts/Verdict';
-import { v4 } from '../../parts/uuid';
+import { newId } from '../../parts/newId';
 import { momentText } from '../../parts/words';
 import { verdictSaid } from '../../../core/inspect/judging/words';
 import { refusalText, useFinishRoundWalkMutation, useRoundWalkQuery, useSessionQuery } from '../../store/api';
@@ -18,7 +18,7 @@ export function RoundWalk() {
   const begun = useApp((s) => s.walks);
   const roles = useSessionQuery().data!.person!.roles;
   const [finish, { error: refused, isLoading: finishing }] = useFinishRoundWalkMutation();
-  const [entry] = useState(v4);
+  const [entry] = useState(newId);
   const [ending, setEnding] = useState(false);
   const [why, setWhy] = useState<Readonly<Record<number, string>>>({});
   const [note, setNote] = useState('');

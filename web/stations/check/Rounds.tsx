@@ -15,7 +15,7 @@ import {
 } from '../../store/api';
 import { tieable } from '../../store/tieable';
 import { Failed, Loading } from '../../parts/States';
-import { v4 } from '../../parts/uuid';
+import { newId } from '../../parts/newId';
 import { momentText } from '../../parts/words';
 
 interface Stop {
@@ -24,13 +24,13 @@ interface Stop {
   readonly knot: string;
   readonly rope: string;
 }
-const freshStop = (): Stop => ({ key: v4(), place: '', knot: '', rope: '' });
+const freshStop = (): Stop => ({ key: newId(), place: '', knot: '', rope: '' });
 
 function NewRound({ onDone }: { readonly onDone: () => void }) {
   const knots = (useKnotsQuery().data ?? []).filter((k) => k.can_be_checked);
   const ropes = tieable(useRopesQuery().data ?? []);
   const [add, { error, isLoading }] = useNewRoundMutation();
-  const [id] = useState(v4);
+  const [id] = useState(newId);
   const [name, setName] = useState('');
   const [stops, setStops] = useState<readonly Stop[]>(() => [freshStop()]);
   const [tried, setTried] = useState(false);
@@ -168,7 +168,7 @@ export function Rounds() {
   const open = walks.data.items.filter((w) => w.finished_at === null);
   const done = walks.data.items.filter((w) => w.finished_at !== null);
   const start = (round: string) => {
-    const id = v4();
+    const id = newId();
     void begin({ id, round }).then((r) => r.data && navigate(`/check/rounds/${id}`));
   };
   const walkRow = (w: (typeof open)[number]) => (

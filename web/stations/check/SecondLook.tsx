@@ -4,7 +4,7 @@ import { Button, Form } from 'react-bootstrap';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useKnotName } from '../../parts/CheckRows';
 import { Empty, Failed, Loading } from '../../parts/States';
-import { v4 } from '../../parts/uuid';
+import { newId } from '../../parts/newId';
 import { momentText } from '../../parts/words';
 import { usePeopleQuery, useSessionQuery, useToLookAtQuery, type Refusal } from '../../store/api';
 import { useApp, useSend } from '../../store';
@@ -41,7 +41,7 @@ export function SecondLook() {
   const begin = () => {
     setTried(true);
     if (!person) return;
-    const id = v4();
+    const id = newId();
     send(
       walkBegun({
         id,

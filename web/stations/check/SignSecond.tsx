@@ -5,7 +5,7 @@ import { Link, useNavigate } from 'react-router';
 import { refusalText, usePeopleQuery, useSessionQuery, useSignMutation, type Refusal } from '../../store/api';
 import { useSend } from '../../store';
 import { walkChanged, walkEnded, type Walk } from '../../store/walks';
-import { v4 } from '../../parts/uuid';
+import { newId } from '../../parts/newId';
 
 export function SignSecond({ walk, second }: { readonly walk: Walk; readonly second: NonNullable<Walk['second']> }) {
   const send = useSend();
@@ -13,7 +13,7 @@ export function SignSecond({ walk, second }: { readonly walk: Walk; readonly sec
   const session = useSessionQuery().data!;
   const people = usePeopleQuery().data;
   const [sign, { error, isLoading }] = useSignMutation();
-  const [id] = useState(v4);
+  const [id] = useState(newId);
   const [secret, setSecret] = useState('');
   const [tried, setTried] = useState(false);
   const signer = people?.find((p) => p.id === second.signer) ?? null;

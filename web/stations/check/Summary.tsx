@@ -14,14 +14,17 @@ import { CAUTION, momentText, POINT_WORDS } from '../../parts/words';
 
 interface Props {
   readonly walk: Walk;
+  /** the version that the walk began with */
   readonly profile: Profile;
+  /** the version that is in force now */
+  readonly inForce: number;
   readonly judgement: Judgement;
   readonly fist_mm: number;
   readonly onOpen: (point: string) => void;
 }
 
 /** The verdict as it would be recorded, and the signature of the one who looked. */
-export function Summary({ walk, profile, judgement, fist_mm, onOpen }: Props) {
+export function Summary({ walk, profile, inForce, judgement, fist_mm, onOpen }: Props) {
   const send = useSend();
   const navigate = useNavigate();
   const name = useKnotName();
@@ -129,7 +132,19 @@ export function Summary({ walk, profile, judgement, fist_mm, onOpen }: Props) {
                 onChange={(e) => send(walkChanged({ id: walk.id, note: e.target.value }))}
               />
             </Form.Group>
-            <Button size="lg" disabled={isLoading} onClick={() => void sign()}>
+            {inForce === profile.version ? null : (
+              <div className="notice bad" role="alert">
+                <p>
+                  <b>These rules have a newer version.</b> This walk began under version {profile.version} of{' '}
+                  {profile.name}; version {inForce} is in force, and only under that can it be recorded. Your answers
+                  stay.
+                </p>
+                <Button onClick={() => send(walkChanged({ id: walk.id, profileVersion: inForce }))}>
+                  Judge it under version {inForce}
+                </Button>
+              </div>
+            )}
+            <Button size="lg" disabled={isLoading || inForce !== profile.version} onClick={() => void sign()}>
               {isLoading ? 'Recording …' : `Sign as ${me.name} and record`}
             </Button>
             {code === 'reason-needed' || walk.despite !== undefined ? (

@@ -2,9 +2,10 @@ import { useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { checkPointsFor, judge, type PointAnswer } from '../../../core/inspect/judging';
 import { entryById } from '../../../core/knots/catalogue/lookup';
+import { shippedProfile, type Profile } from '../../../core/profiles';
 import { usePeopleQuery, useProfilesQuery, useRopesQuery, useSessionQuery } from '../../store/api';
 import { useApp, useSend } from '../../store';
-import { pointAnswered, walkChanged } from '../../store/walks';
+import { pointAnswered, walkChanged, type Walk } from '../../store/walks';
 import { Empty, Failed, Loading } from '../../parts/States';
 import { POINT_WORDS } from '../../parts/words';
 import { secondsSince } from './useOnScreen';
@@ -26,6 +27,8 @@ function Timed({ children }: { readonly children: (seconds: (before: number | un
   const [since] = useState(() => Date.now());
   return children((before) => secondsSince(since, before));
 }
+
+const rulesOf = (walk: Walk): Profile => shippedProfile(`${walk.profile}@${walk.profileVersion}`);
 
 /** The walk: one point a screen; which one stands in the address, so that Back goes back a point. */
 export function WalkPage() {
@@ -52,7 +55,9 @@ export function WalkPage() {
   // handed over, another one looks: with their own fist
   const me = people?.find((p) => p.id === walk.second?.signer) ?? session;
   const rule_fist_mm = walk.second?.rule_fist_mm ?? me.fist_mm;
-  const profile = profiles.data.find((p) => p.id === walk.profile)!;
+  // a walk is judged to its end under the version that it began with, a second look under that of the check
+  const profile = rulesOf(walk);
+  const inForce = profiles.data.find((p) => p.id === walk.profile)?.version ?? profile.version;
   const knot = entryById(walk.knot);
   const points = checkPointsFor(knot, profile, walk.stopper);
   const firstOpen = points.findIndex((p) => !walk.answers.some((a) => a.point === p.id));
@@ -147,6 +152,7 @@ export function WalkPage() {
         <Summary
           walk={walk}
           profile={profile}
+          inForce={inForce}
           judgement={judgement}
           fist_mm={rule_fist_mm}
           onOpen={(p) => go(points.findIndex((x) => x.id === p))}
