@@ -3,6 +3,7 @@ import { combineReducers, configureStore } from '@reduxjs/toolkit';
 import { useSyncExternalStore } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
+import { keep, kept } from './kept';
 import { DEFAULT_JOB, jobOpened, jobReducer, type JobState } from './job';
 import { walksLoaded, walksReducer, type Walk } from './walks';
 
@@ -18,16 +19,21 @@ let owner: string | null = null;
 const watchers = new Set<() => void>();
 let loading = false;
 
+/** Raised when what is kept has another form. What was kept before it had a version is of version 1. */
+const KEPT_VERSION = 1;
 interface Kept {
+  version?: number;
   job: JobState;
   walks: readonly Walk[];
 }
 function read(person: string): Kept {
   try {
-    const kept = JSON.parse(localStorage.getItem(key(person)) ?? '') as Partial<Kept>;
+    const there = JSON.parse(kept(key(person)) ?? '') as Partial<Kept>;
+    // what a newer program kept is left alone: it may say what this one does not know
+    if ((there.version ?? 1) > KEPT_VERSION) throw new Error('of a newer program');
     return {
-      job: kept.job?.job ? kept.job : { job: DEFAULT_JOB, rope: null, knot: null },
-      walks: Array.isArray(kept.walks) ? kept.walks : [],
+      job: there.job?.job ? there.job : { job: DEFAULT_JOB, rope: null, knot: null },
+      walks: Array.isArray(there.walks) ? there.walks : [],
     };
   } catch {
     return { job: { job: DEFAULT_JOB, rope: null, knot: null }, walks: [] };
@@ -57,10 +63,10 @@ let last: string | null = null;
 store.subscribe(() => {
   if (!owner || loading) return;
   const { job, walks } = store.getState();
-  const text = JSON.stringify({ job, walks });
+  const text = JSON.stringify({ version: KEPT_VERSION, job, walks });
   if (text === last) return;
   last = text;
-  localStorage.setItem(key(owner), text);
+  keep(key(owner), text);
 });
 // another tab of the same person changed something: take it over, so that neither writes over the other
 window.addEventListener('storage', (e) => {

@@ -1,4 +1,5 @@
 /** Tying along: what is still shown of a step as help fades, and where one stopped. Kept on this device, per way. */
+import { keep, kept } from '../../store/kept';
 
 export type Shown = 'picture' | 'caption' | 'name';
 
@@ -21,18 +22,14 @@ const keyOf = (knot: string, way: string) => `idiom.along.${knot}.${way}`;
 /** What is kept; nothing where it cannot be read. */
 export function keptAlong(knot: string, way: string): Along {
   try {
-    const kept = JSON.parse(localStorage.getItem(keyOf(knot, way)) ?? 'null') as Partial<Along> | null;
-    return kept && Number.isInteger(kept.level) && kept.level! >= 0 && Array.isArray(kept.stopped)
-      ? { level: kept.level!, stopped: kept.stopped.filter((s) => Number.isInteger(s)) }
+    const there = JSON.parse(kept(keyOf(knot, way)) ?? 'null') as Partial<Along> | null;
+    return there && Number.isInteger(there.level) && there.level! >= 0 && Array.isArray(there.stopped)
+      ? { level: there.level!, stopped: there.stopped.filter((s) => Number.isInteger(s)) }
       : NOTHING;
   } catch {
     return NOTHING;
   }
 }
 export function keepAlong(knot: string, way: string, along: Along): void {
-  try {
-    localStorage.setItem(keyOf(knot, way), JSON.stringify(along));
-  } catch {
-    // a device that keeps nothing: it holds for this visit
-  }
+  keep(keyOf(knot, way), JSON.stringify(along));
 }
