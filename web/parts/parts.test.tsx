@@ -9,7 +9,7 @@ import { pictureUrl } from './KnotPicture';
 import { Points } from './Points';
 import { framing, type SceneComponent } from './rope/framing';
 import { partOfRope, pickedIn } from './rope/picking';
-import { v4 } from './uuid';
+import { newId } from './newId';
 import { Verdict, VerdictShape } from './Verdict';
 import { initials, VERDICT_WORDS } from './words';
 
@@ -103,7 +103,7 @@ test('addresses of pictures name only what differs from the plain one', () => {
 });
 
 test('ids are random UUIDs of version 4', () => {
-  const ids = Array.from({ length: 50 }, v4);
+  const ids = Array.from({ length: 50 }, newId);
   for (const id of ids) expect(id).toMatch(/^[0-9a-f]{8}-[0-9a-f]{4}-4[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/);
   expect(new Set(ids).size).toBe(50);
   expect(initials('Oskar Lund-Ray')).toBe('OL');

@@ -3,7 +3,7 @@ import { Button, Form, Modal } from 'react-bootstrap';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { z } from 'zod';
 import type { chooseReply } from '../../../contract';
-import { v4 } from '../../parts/uuid';
+import { newId } from '../../parts/newId';
 import type { Job } from '../../../core/choose/job';
 import { jobFor, OBJECTS_FOR, TWO_ROPES } from '../../../core/choose/forPurpose';
 import { withElse } from '../../../core/choose/whatElse';
@@ -176,7 +176,7 @@ function KeepJob() {
   const [kept, setKept] = useState<string | null>(null);
   const [show, setShow] = useState(false);
   const [name, setName] = useState('');
-  const [id, setId] = useState(v4);
+  const [id, setId] = useState(newId);
   const [keep, { error, isLoading, isSuccess }] = useNewJobMutation();
   return (
     <>
@@ -207,7 +207,7 @@ function KeepJob() {
                 if (r.data) {
                   setShow(false);
                   setKept(r.data.id);
-                  setId(v4());
+                  setId(newId());
                 }
               });
             }}

@@ -7,7 +7,7 @@ import type { newPassingTrialBody } from '../../../contract';
 import { refusalText, useKnotsQuery, useNewPassingTrialMutation, usePassingTrialsQuery } from '../../store/api';
 import { useApp } from '../../store';
 import { Failed, Loading } from '../../parts/States';
-import { v4 } from '../../parts/uuid';
+import { newId } from '../../parts/newId';
 import { CAUTION } from '../../parts/words';
 
 type Trial = z.input<typeof newPassingTrialBody>;
@@ -18,7 +18,7 @@ const number = (text: string) => (text.trim() === '' ? null : Number(text.replac
 function LogOne({ devices }: { devices: readonly { id: string; name: string; opening_mm: number | null }[] }) {
   const { job } = useApp((s) => s.job);
   const knots = (useKnotsQuery().data ?? []).filter((k) => k.family === 'bend');
-  const [id, setId] = useState(v4);
+  const [id, setId] = useState(newId);
   const [knot, setKnot] = useState('offset-overhand');
   const [device, setDevice] = useState(devices[0]!.id);
   const [diameter, setDiameter] = useState(String(job.rope.diameter_mm));
@@ -45,7 +45,7 @@ function LogOne({ devices }: { devices: readonly { id: string; name: string; ope
       note,
     } as Trial).then((r) => {
       if (r.data) {
-        setId(v4());
+        setId(newId());
         setNote('');
       }
     });

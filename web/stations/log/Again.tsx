@@ -7,7 +7,7 @@ import { EVENT_WORDS, KNOT_EVENTS } from '../../../core/records/again';
 import { refusalText, useKnotEventMutation, useRopesQuery, useTiedKnotQuery } from '../../store/api';
 import { useSend } from '../../store';
 import { freshWalk, walkBegun } from '../../store/walks';
-import { v4 } from '../../parts/uuid';
+import { newId } from '../../parts/newId';
 
 export function Again({
   body,
@@ -21,13 +21,13 @@ export function Again({
   const knot = useTiedKnotQuery(body.tied_knot).data;
   const rope = useRopesQuery().data?.find((r) => r.id === body.rope);
   const [note, { error, isLoading }] = useKnotEventMutation();
-  const [id, setId] = useState(v4);
+  const [id, setId] = useState(newId);
   const send = useSend();
   const navigate = useNavigate();
   if (!knot || knot.ended_at)
     return knot?.ended_why ? <p className="quiet m-0">No longer in the rope: {knot.ended_why}.</p> : null;
   const again = () => {
-    const walk = v4();
+    const walk = newId();
     send(
       walkBegun({
         id: walk,
@@ -71,7 +71,7 @@ export function Again({
             disabled={isLoading}
             onClick={() =>
               void note({ of: knot.id, body: { id, kind } }).then((r) => {
-                if (r.data) setId(v4());
+                if (r.data) setId(newId());
               })
             }
           >

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { Button, Form, Table } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
-import { v4 } from '../../parts/uuid';
+import { newId } from '../../parts/newId';
 import { refusalText, useImportFileMutation } from '../../store/api';
 import { Tabs } from './Tabs';
 
@@ -20,12 +20,12 @@ export function Import() {
 
 function ImportOf({ what }: { readonly what: 'ropes' | 'people' }) {
   const [send, { data, error, isLoading }] = useImportFileMutation();
-  const [id, setId] = useState(v4);
+  const [id, setId] = useState(newId);
   const [csv, setCsv] = useState('');
   const look = (text: string) => {
     setCsv(text);
     // another file is another reading
-    const next = v4();
+    const next = newId();
     setId(next);
     if (text.trim() !== '') void send({ id: next, what, csv: text, commit: false });
   };

@@ -4,19 +4,19 @@ import { Link } from 'react-router';
 import { ROLES, type Role } from '../../../contract/roles';
 import { fieldMessage, refusalText, useNewPersonMutation, usePeopleQuery, useSessionQuery } from '../../store/api';
 import { Failed, Loading } from '../../parts/States';
-import { v4 } from '../../parts/uuid';
+import { newId } from '../../parts/newId';
 import { Tabs } from './Tabs';
 
 function AddPerson() {
   const [add, { error, isLoading, isSuccess }] = useNewPersonMutation();
-  const [id, setId] = useState(v4);
+  const [id, setId] = useState(newId);
   const [v, setV] = useState({ name: '', handle: '', password: '' });
   const [roles, setRoles] = useState<readonly Role[]>(['owner']);
   const submit = (e: FormEvent) => {
     e.preventDefault();
     void add({ id, ...v, roles: [...roles] }).then((r) => {
       if (!r.data) return;
-      setId(v4());
+      setId(newId());
       setV({ name: '', handle: '', password: '' });
     });
   };

@@ -6,7 +6,7 @@ import type { PersonPage as Page } from '../../../contract';
 import { ROLES } from '../../../contract/roles';
 import { useKnotName } from '../../parts/CheckRows';
 import { Failed, Loading } from '../../parts/States';
-import { v4 } from '../../parts/uuid';
+import { newId } from '../../parts/newId';
 import { momentText } from '../../parts/words';
 import {
   fieldMessage,
@@ -26,7 +26,7 @@ function SignOffs({ of, may }: { readonly of: Page; readonly may: boolean }) {
   const listed = [...new Set(of.signed_off.map((s) => s.knot))].sort((a, b) => name(a).localeCompare(name(b)));
   const has = (k: string, what: 'tie' | 'check') => of.signed_off.find((s) => s.knot === k && s.may === what);
   const toggle = (k: string, what: 'tie' | 'check') =>
-    void give({ of: of.person.id, body: { id: v4(), knot: k, may: what, given: !has(k, what) } });
+    void give({ of: of.person.id, body: { id: newId(), knot: k, may: what, given: !has(k, what) } });
   const cell = (k: string, what: 'tie' | 'check') => {
     const s = has(k, what);
     const said = s ? `since ${momentText(s.at).split(',')[0]}, by ${s.by_name}` : 'no';

@@ -6,7 +6,7 @@ import type { RopeLifePage as Life } from '../../../contract';
 import { ROPE_EVENT_WORDS, ROPE_EVENTS, type EntryOf, type RopeEventKind } from '../../../core/records';
 import { CheckRows, useKnotName } from '../../parts/CheckRows';
 import { Failed, Loading } from '../../parts/States';
-import { v4 } from '../../parts/uuid';
+import { newId } from '../../parts/newId';
 import { KIND_WORDS, momentText, ROPE_STATE_WORDS, THING_WORDS } from '../../parts/words';
 import {
   fieldMessage,
@@ -23,7 +23,7 @@ const BLANK = { at: '', over: '', cut: '', end: 'tagged' as 'tagged' | 'other', 
 /** Noting what happened. Retiring is final and asked for twice. */
 function Note({ of }: { readonly of: Life }) {
   const [note, { error, isLoading, isSuccess }] = useRopeEventMutation();
-  const [id, setId] = useState(v4);
+  const [id, setId] = useState(newId);
   const [event, setEvent] = useState<RopeEventKind | null>(null);
   const [v, setV] = useState(BLANK);
   const [sure, setSure] = useState(false);
@@ -57,7 +57,7 @@ function Note({ of }: { readonly of: Life }) {
       body: { id, event, happened_at: new Date().toISOString(), note: v.note, ...more },
     }).then((r) => {
       if (!r.data) return;
-      setId(v4());
+      setId(newId());
       setEvent(null);
       setV(BLANK);
       setSure(false);

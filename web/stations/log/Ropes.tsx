@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { ROPE_KINDS } from '../../../core/choose/job';
 import { fieldMessage, refusalText, useNewRopeMutation, useRopesQuery, useSessionQuery } from '../../store/api';
 import { Failed, Loading } from '../../parts/States';
-import { v4 } from '../../parts/uuid';
+import { newId } from '../../parts/newId';
 import { KIND_WORDS, ROPE_STATE_WORDS, THING_WORDS } from '../../parts/words';
 import { Tabs } from './Tabs';
 
@@ -12,7 +12,7 @@ type Thing = keyof typeof THING_WORDS;
 
 function AddRope() {
   const [add, { error, isLoading, isSuccess }] = useNewRopeMutation();
-  const [id, setId] = useState(v4);
+  const [id, setId] = useState(newId);
   const [v, setV] = useState({
     tag: '',
     thing: 'rope' as Thing,
@@ -37,7 +37,7 @@ function AddRope() {
       note: v.note,
     }).then((r) => {
       if (!r.data) return;
-      setId(v4());
+      setId(newId());
       setV({ ...v, tag: '', length: '', note: '' });
     });
   };

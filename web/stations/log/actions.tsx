@@ -14,7 +14,7 @@ import {
   useProfilesQuery,
 } from '../../store/api';
 import { QrCode } from '../../parts/QrCode';
-import { v4 } from '../../parts/uuid';
+import { newId } from '../../parts/newId';
 import { POINT_WORDS } from '../../parts/words';
 
 /** The way to a second person: on their own device by the code, or on this one handed over. */
@@ -59,7 +59,7 @@ function useLaterChecks(row: CheckRow): readonly CheckRow[] {
 }
 
 export function CloseFinding({ row }: { row: CheckRow }) {
-  const [id] = useState(v4);
+  const [id] = useState(newId);
   const [what, setWhat] = useState<'' | 'taken-out' | 'retied' | 'rope-retired'>('');
   const [later, setLater] = useState('');
   const [note, setNote] = useState('');
@@ -140,7 +140,7 @@ export function Correct({
 }) {
   const profile = useProfilesQuery().data?.find((p) => p.id === row.profile);
   const [show, setShow] = useState(false);
-  const [id, setId] = useState(v4);
+  const [id, setId] = useState(newId);
   const [reason, setReason] = useState('');
   const [found, setFound] = useState<Record<string, string>>({});
   const [tail, setTail] = useState('');
@@ -186,7 +186,7 @@ export function Correct({
     void correct({ check: row.id, body: { id, reason, answers: next } }).then((r) => {
       if (!r.data) return;
       setShow(false);
-      setId(v4());
+      setId(newId());
       setReason('');
       setFound({});
       setTail('');
