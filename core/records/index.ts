@@ -2,14 +2,12 @@ export {
   aboutOf,
   columnsOf,
   DONE_WORDS,
-  ENTRY_KINDS,
   FIRST_PREVIOUS,
   isOfCheck,
   type CheckBody,
   type CheckEntry,
   type CorrectionBody,
   type Entry,
-  type EntryColumns,
   type EntryKind,
   type EntryOf,
   type FindingClosedBody,
@@ -18,17 +16,9 @@ export {
   type RoundStop,
   type SignatureBody,
 } from './entries';
-export {
-  askedAgain,
-  EVENT_WORDS,
-  HOURS_UNTIL_AGAIN,
-  KNOT_EVENTS,
-  type Again,
-  type KnotEventKind,
-  type LookedAt,
-} from './again';
+export { askedAgain, KNOT_EVENTS, type Again, type KnotEventKind } from './again';
 export { statusOf, type CheckStatus } from './status';
-export { differencesBetween, type Difference } from './differences';
+export { differencesBetween } from './differences';
 export {
   openDamages,
   refusedEvent,
@@ -37,7 +27,6 @@ export {
   ROPE_EVENTS,
   ropeLife,
   type Damage,
-  type RopeEnd,
   type RopeEvent,
   type RopeEventKind,
   type RopeHappening,

@@ -1,2 +1,2 @@
-export { drill, RIGHT_SHARE, type Drill, type DrillKey } from './drill';
-export { scored, type Attempt, type Score } from './score';
+export { drill, RIGHT_SHARE } from './drill';
+export { scored, type Attempt } from './score';

@@ -1,4 +1,4 @@
-export { paceOf, QUICK_SECONDS, type Pace } from './pace';
+export { paceOf } from './pace';
 export {
   checkPointsFor,
   judge,
