@@ -200,5 +200,4 @@ export function checkBody(
   };
 }
 
-export const migrationText = (): string =>
-  readFileSync(join(import.meta.dirname, '../migrations/0001_records.sql'), 'utf8');
+const migrationText = (): string => readFileSync(join(import.meta.dirname, '../migrations/0001_records.sql'), 'utf8');
