@@ -1,13 +1,13 @@
 /** Adding a knot is adding one folder: the example of docs/adding-a-knot.md, begun by the command and built in a copy of the project, is found everywhere without touching another file. */
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { execFileSync, spawnSync } from 'node:child_process';
-import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
 const root = join(import.meta.dirname, '..');
 const SHELF = 'core/knots/shelf';
-const ID = 'left-hand-stopper';
+const ID = 'triple-overhand-stopper';
 let copy: string;
 const node = (...args: string[]) =>
   execFileSync(process.execPath, ['--import', 'tsx', ...args], {
@@ -21,7 +21,7 @@ beforeAll(() => {
   for (const folder of ['core', 'contract', 'server', 'scripts', 'package.json', 'tsconfig.json', 'tsconfig.core.json'])
     cpSync(join(root, folder), join(copy, folder), { recursive: true });
   symlinkSync(join(root, 'node_modules'), join(copy, 'node_modules'));
-  node('scripts/newKnot.ts', ID, '--like', 'overhand-stopper');
+  node('scripts/newKnot.ts', ID, '--like', 'double-overhand-stopper');
   const page = readFileSync(join(root, 'docs/adding-a-knot.md'), 'utf8');
   for (const [, name, text] of page.matchAll(/<!-- file: (\S+) -->\n```ts\n([\s\S]*?)```/g))
     writeFileSync(join(copy, SHELF, ID, name!), text!);
@@ -43,8 +43,8 @@ test('the page’s example bakes and is found on the shelf, in choose, in the pi
      const c = choose(job, SHIPPED_PROFILES.find((p) => p.id === 'rope-access')!);
      const svg = drawVector(shapeOf('${ID}', 'right', 'tight').map(({ marks: _, ...k }) => k), { face: 'front', theme: 'paper', size_px: 200, crop: 'knot', knotRadius_ropeDiameters: 4, title: 'x', cutTail: true });
      console.log(JSON.stringify({
-       listed: knotIds().filter((k) => k === '${ID}').length, found: searchKnots(ENTRIES, 'left hand').knots, suited: c.suited.filter((s) => s.knot === '${ID}').length,
-       everywhere: c.suited.length + c.nearly.length + c.excluded.length === knotIds().length, crossings: (svg.match(/data-crossing/g) ?? []).length, facts: generalFactsMarkdown().includes('## Left-hand stopper'),
+       listed: knotIds().filter((k) => k === '${ID}').length, found: searchKnots(ENTRIES, 'triple overhand stopper').knots, suited: c.suited.filter((s) => s.knot === '${ID}').length,
+       everywhere: c.suited.length + c.nearly.length + c.excluded.length === knotIds().length, crossings: (svg.match(/data-crossing/g) ?? []).length, facts: generalFactsMarkdown().includes('## Triple overhand stopper'),
      }));`,
   );
   const seen = JSON.parse(node('look.ts')) as Record<string, unknown>;

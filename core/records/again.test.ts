@@ -1,7 +1,7 @@
-import { expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { entryById } from '../knots/catalogue/lookup';
-import { askedAgain, HOURS_UNTIL_AGAIN, KNOT_EVENTS } from './again';
+import { askedAgain, dueAt, HOURS_UNTIL_AGAIN, KNOT_EVENTS } from './again';
 
 const bowline = entryById('bowline');
 const eight = entryById('figure-eight-follow-through');
@@ -54,4 +54,50 @@ test('more time and more events never take a reason away', () => {
       },
     ),
   );
+});
+
+describe('from when on it is due', () => {
+  const [TIED, LOOKED] = ['2026-05-01T08:00:00.000Z', '2026-05-02T08:00:00.000Z'];
+  const idle = { last_check_at: LOOKED, events: [] };
+  const after = (hours: number) => new Date(Date.parse(LOOKED) + hours * 3_600_000).toISOString();
+
+  test('never looked at, or in a rope out of use: since it was tied', () => {
+    expect(dueAt({}, { last_check_at: null, events: [] }, TIED)).toBe(TIED);
+    for (const rope_state of ['damaged', 'retired'] as const)
+      expect(dueAt({}, { ...idle, rope_state }, TIED)).toBe(TIED);
+    expect(dueAt({}, { ...idle, rope_state: 'in-service' }, TIED)).toBe(after(12));
+  });
+
+  test('what happened since it was looked at comes before the hours; what happened before does not count', () => {
+    const at = after(3);
+    expect(
+      dueAt(
+        {},
+        {
+          ...idle,
+          events: [
+            { kind: 'moved', at },
+            { kind: 'reloaded', at: after(2) },
+          ],
+        },
+        TIED,
+      ),
+    ).toBe(after(2));
+    expect(dueAt({}, { ...idle, events: [{ kind: 'moved', at: TIED }] }, TIED)).toBe(after(12));
+    expect(dueAt({}, { ...idle, events: [{ kind: 'moved', at: LOOKED }] }, TIED)).toBe(after(12));
+  });
+
+  test('a rule set shortens the time of any knot, and stretches only that of one that keeps', () => {
+    expect(dueAt({}, { ...idle, interval_h: 4 }, TIED)).toBe(after(4));
+    expect(dueAt({}, { ...idle, interval_h: 400 }, TIED)).toBe(after(12));
+    expect(dueAt({ keeps_when_idle: true }, { ...idle, interval_h: 400 }, TIED)).toBe(after(400));
+    expect(dueAt({ keeps_when_idle: true }, idle, TIED)).toBe(after(168));
+  });
+
+  test('it is asked for again from just after then on, not before', () => {
+    const knot = { loosens: { text: 'shakes loose', source: 'practice' as const } };
+    const due = dueAt({}, idle, TIED);
+    const asked = (ms: number) => askedAgain(knot, idle, new Date(Date.parse(due) + ms).toISOString()).length;
+    expect([asked(-1), asked(0), asked(1)]).toEqual([0, 0, 1]);
+  });
 });

@@ -32,6 +32,28 @@ export interface Again {
   readonly since: string | null;
 }
 
+/** Hours after which a look no longer stands. A rule set's interval never stretches the time of a knot that loosens. */
+function hoursItStands(knot: Pick<KnotEntry, 'keeps_when_idle'>, interval_h: number | undefined): number {
+  const usual = knot.keeps_when_idle ? HOURS_UNTIL_AGAIN.keeps : HOURS_UNTIL_AGAIN.loosens;
+  return Math.min(interval_h ?? usual, knot.keeps_when_idle ? Infinity : usual);
+}
+
+/**
+ * From when on a knot is to be looked at again, as far as is known now: the sooner, the more overdue. `askedAgain` says why.
+ * @param tied_at ISO instant
+ * @returns ISO instant
+ */
+export function dueAt(
+  knot: Pick<KnotEntry, 'keeps_when_idle'>,
+  { last_check_at, events, rope_state, interval_h }: LookedAt,
+  tied_at: string,
+): string {
+  // in a rope that is out of use, or never looked at, it has been due since it was tied
+  if (last_check_at === null || (rope_state ?? 'in-service') !== 'in-service') return tied_at;
+  const stands = new Date(Date.parse(last_check_at) + hoursItStands(knot, interval_h) * 3_600_000).toISOString();
+  return [stands, ...events.map((e) => e.at).filter((at) => at > last_check_at)].sort()[0]!;
+}
+
 /**
  * @param now ISO instant
  * @returns every reason, the gravest first; empty where the last look still stands
@@ -66,9 +88,7 @@ export function askedAgain(
       ? []
       : [{ why: kind, text: `${EVENT_WORDS[kind]} since it was looked at: unchecked`, since: first }];
   });
-  const usual = knot.keeps_when_idle ? HOURS_UNTIL_AGAIN.keeps : HOURS_UNTIL_AGAIN.loosens;
-  // a rule set's interval never stretches the time of a knot that loosens
-  const hours = Math.min(interval_h ?? usual, knot.keeps_when_idle ? Infinity : usual);
+  const hours = hoursItStands(knot, interval_h);
   const passed = (Date.parse(now) - Date.parse(last_check_at)) / 3_600_000;
   const long: Again[] =
     passed > hours

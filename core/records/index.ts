@@ -16,7 +16,7 @@ export {
   type RoundStop,
   type SignatureBody,
 } from './entries';
-export { askedAgain, KNOT_EVENTS, type Again, type KnotEventKind } from './again';
+export { askedAgain, dueAt, KNOT_EVENTS, type Again, type KnotEventKind, type LookedAt } from './again';
 export { statusOf, type CheckStatus } from './status';
 export { differencesBetween } from './differences';
 export {

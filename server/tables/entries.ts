@@ -13,6 +13,7 @@ import { fault } from '../../core/errors';
 import { canonicalBytes, sha256 } from '../canonical';
 import { isDuplicate, rows, run, type Connection, type Database } from '../database';
 import { storeRopeStatus } from './ropes';
+import { workOutDue } from './tiedKnots';
 
 export interface StoredEntry {
   readonly organisation: string;
@@ -138,10 +139,15 @@ export async function append(
 /** What lists show of the thing that an entry is about, made anew from its entries. */
 export async function bringUpToDate(c: Database | Connection, entry: Entry): Promise<CheckStatus | null> {
   const stored = await entriesAbout(c, entry.organisation, aboutOf(entry));
-  if (entry.kind === 'rope-event') await storeRopeStatus(c, entry.organisation, entry.body.rope, ropeEntries(stored));
+  if (entry.kind === 'rope-event') {
+    await storeRopeStatus(c, entry.organisation, entry.body.rope, ropeEntries(stored));
+    // in a rope out of use every knot is due
+    await workOutDue(c, { rope: entry.body.rope });
+  }
   if (!isOfCheck(entry)) return null;
   const status = statusOf(checkEntries(stored))!;
   await storeStatus(c, status);
+  await workOutDue(c, { knot: status.tied_knot });
   return status;
 }
 

@@ -1,6 +1,6 @@
 import { entryById } from '../../core/knots/catalogue/lookup';
 import { shippedProfile } from '../../core/profiles';
-import { askedAgain, type Again, type KnotEventKind } from '../../core/records';
+import { askedAgain, dueAt, type Again, type KnotEventKind, type LookedAt } from '../../core/records';
 import { ROPE_STATE_SQL } from './ropes';
 import { rows, run, type Connection, type Database } from '../database';
 
@@ -40,13 +40,14 @@ interface Event {
   request_sha256: string;
 }
 
-/** With the last check of each and what happened to it since: whether it is to be looked at again. */
-async function withAgain(
-  db: Database | Connection,
-  found: readonly Raw[],
-  now: Date,
-): Promise<(TiedKnotRow & { rope_tag: string })[]> {
-  if (found.length === 0) return [];
+/** What `askedAgain` and `dueAt` are told of a knot. */
+interface Known extends LookedAt {
+  readonly last_check: string | null;
+}
+
+/** Of each knot its last check, and what happened to it. */
+async function lookedAt(db: Database | Connection, found: readonly Raw[]): Promise<Map<string, Known>> {
+  if (found.length === 0) return new Map();
   const ids = found.map((r) => r.id);
   // one after the other: inside a transaction there is one connection
   const checks = await rows<{
@@ -61,23 +62,34 @@ async function withAgain(
     [ids],
   );
   const events = await rows<Event>(db, 'SELECT * FROM knot_events WHERE tied_knot IN (?) ORDER BY noted_at', [ids]);
+  return new Map(
+    found.map((r) => {
+      const last = checks.findLast((c) => c.tied_knot === r.id);
+      return [
+        r.id,
+        {
+          last_check: last?.check_id ?? null,
+          last_check_at: last?.seen_at.toISOString() ?? null,
+          rope_state: r.rope_state,
+          interval_h: last && shippedProfile(`${last.profile}@${last.profile_version}`).lookAgainAfter_h,
+          events: events
+            .filter((e) => e.tied_knot === r.id)
+            .map((e) => ({ kind: e.kind, at: e.noted_at.toISOString() })),
+        },
+      ];
+    }),
+  );
+}
+
+/** With the last check of each and what happened to it since: whether it is to be looked at again. */
+async function withAgain(
+  db: Database | Connection,
+  found: readonly Raw[],
+  now: Date,
+): Promise<(TiedKnotRow & { rope_tag: string })[]> {
+  const known = await lookedAt(db, found);
   return found.map((r) => {
-    const last = checks.findLast((c) => c.tied_knot === r.id);
-    const last_check_at = last?.seen_at.toISOString() ?? null;
-    const again = r.ended_at
-      ? []
-      : askedAgain(
-          entryById(r.knot),
-          {
-            last_check_at,
-            rope_state: r.rope_state,
-            interval_h: last && shippedProfile(`${last.profile}@${last.profile_version}`).lookAgainAfter_h,
-            events: events
-              .filter((e) => e.tied_knot === r.id)
-              .map((e) => ({ kind: e.kind, at: e.noted_at.toISOString() })),
-          },
-          now.toISOString(),
-        );
+    const own = known.get(r.id)!;
     return {
       id: r.id,
       knot: r.knot,
@@ -88,9 +100,9 @@ async function withAgain(
       tied_at: r.tied_at.toISOString(),
       ended_at: r.ended_at?.toISOString() ?? null,
       ended_why: r.ended_why,
-      last_check: last?.check_id ?? null,
-      last_check_at,
-      again,
+      last_check: own.last_check,
+      last_check_at: own.last_check_at,
+      again: r.ended_at ? [] : askedAgain(entryById(r.knot), own, now.toISOString()),
     };
   });
 }
@@ -138,8 +150,21 @@ export async function insertTiedKnot(
 ): Promise<void> {
   await run(
     db,
-    'INSERT INTO tied_knots (id, organisation, knot, rope, place, tied_by, tied_at, request_sha256) VALUES (?)',
-    [[k.id, organisation, k.knot, k.rope, k.place, k.tied_by, new Date(k.tied_at), request_sha256]],
+    'INSERT INTO tied_knots (id, organisation, knot, rope, place, tied_by, tied_at, due_at, request_sha256) VALUES (?)',
+    // due since it was tied, until somebody has looked
+    [
+      [
+        k.id,
+        organisation,
+        k.knot,
+        k.rope,
+        k.place,
+        k.tied_by,
+        new Date(k.tied_at),
+        new Date(k.tied_at),
+        request_sha256,
+      ],
+    ],
   );
 }
 /** Ends a knot that has not ended; does nothing otherwise. */
@@ -176,9 +201,7 @@ export async function tiedKnotsPage(
   return (await withAgain(db, found, now)).map(plain);
 }
 
-/** So many knots in ropes are looked through for those to be looked at again, the last tied first. */
-const LOOKED_THROUGH = 200;
-/** Knots still in their ropes that are to be looked at again. */
+/** Knots still in their ropes that are to be looked at again, the most overdue first. */
 export async function toLookAtAgain(
   db: Database,
   organisation: string,
@@ -187,11 +210,29 @@ export async function toLookAtAgain(
 ): Promise<(TiedKnotRow & { rope_tag: string })[]> {
   const found = await rows<Raw>(
     db,
-    `${SELECT} WHERE k.organisation = ? AND k.ended_at IS NULL ORDER BY k.tied_at DESC LIMIT ?`,
-    [organisation, LOOKED_THROUGH],
+    `${SELECT} WHERE k.organisation = ? AND k.ended_at IS NULL AND k.due_at <= ? ORDER BY k.due_at LIMIT ?`,
+    [organisation, now, limit],
   );
-  return (await withAgain(db, found, now)).filter((k) => k.again.length > 0).slice(0, limit);
+  return (await withAgain(db, found, now)).filter((k) => k.again.length > 0);
 }
+
+/** When knots are due again, from what is known of them: of one, of all in a rope, or of those of whom it was never worked out. */
+export async function workOutDue(
+  db: Database | Connection,
+  of: { readonly knot: string } | { readonly rope: string } | 'unknown',
+): Promise<number> {
+  const where = of === 'unknown' ? 'k.due_at IS NULL' : 'knot' in of ? 'k.id = ?' : 'k.rope = ? AND k.ended_at IS NULL';
+  const values = of === 'unknown' ? [] : 'knot' in of ? [of.knot] : [of.rope];
+  const found = await rows<Raw>(db, `${SELECT} WHERE ${where} LIMIT ?`, [...values, WORKED_OUT_AT_ONCE]);
+  const known = await lookedAt(db, found);
+  for (const r of found)
+    await run(db, 'UPDATE tied_knots SET due_at = ? WHERE id = ?', [
+      new Date(dueAt(entryById(r.knot), known.get(r.id)!, r.tied_at.toISOString())),
+      r.id,
+    ]);
+  return found.length;
+}
+const WORKED_OUT_AT_ONCE = 1000;
 
 export async function knotEventById(
   db: Database | Connection,
@@ -216,6 +257,7 @@ export async function insertKnotEvent(
     'INSERT INTO knot_events (id, organisation, tied_knot, kind, note, noted_by, noted_at, request_sha256) VALUES (?)',
     [[e.id, organisation, e.tied_knot, e.kind, e.note, e.noted_by, now, request_sha256]],
   );
+  await workOutDue(db, { knot: e.tied_knot });
 }
 /** Knots still in a rope, the last tied first. */
 export async function knotsInRope(db: Database, organisation: string, rope: string, now: Date): Promise<TiedKnotRow[]> {

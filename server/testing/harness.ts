@@ -12,6 +12,7 @@ import { COOKIE, hashPassword, openSession } from '../plugins/session';
 import { insertOrganisation } from '../tables/organisations';
 import { insertPerson } from '../tables/people';
 import { insertRope } from '../tables/ropes';
+import { storeKnotEntries } from '../tables/knotEntries';
 import { storeShippedProfiles } from '../tables/profiles';
 import type { Role } from '../../contract';
 
@@ -40,6 +41,7 @@ export async function testbed(
   const db = openPool(poolOptions(prepared.url));
   const clock = { now: new Date('2026-05-14T10:00:00.000Z') };
   await storeShippedProfiles(db, clock.now);
+  await storeKnotEntries(db, clock.now, null);
   if (options.demo) await plantDemo(db, clock.now);
   const app = await buildApp({
     db,

@@ -13,7 +13,7 @@ import {
   type Point3,
 } from '../../curve';
 import { NODE_SPACING } from '../../rope';
-import type { RopeSpan } from './spans';
+import type { RopeSpan } from './ropeSpan';
 
 /** strands nearer than this touch */
 export const CLEAR = 0.97;

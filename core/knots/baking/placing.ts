@@ -26,7 +26,6 @@ import { hard, NEIGHBOUR_ARC_ropeDiameters, rangeOver, round4, rounded, softly }
 import type { BakedForm, BakedRope, BakedShape, ShapeComponent, ShapeMarks } from '../shape/stored';
 import { READABLE_ROPE_DIAMETERS, readableView, turnedBy, type LaidView } from '../shape/laidView';
 import {
-  type RopeSpan,
   eyesOf,
   TOUCHING,
   FARTHEST,
@@ -38,6 +37,7 @@ import {
   properOf,
   HIGHER,
 } from './spans';
+import type { RopeSpan } from './ropeSpan';
 import { EYE_TURNS_deg, eyesToSize, CLEAR } from './eyesToSize';
 
 /** least distance of strands, and of crossings, in a laid form */

@@ -4,6 +4,7 @@ import { fault } from '../../errors';
 import { contactCentre, type Tightened } from '../../rope';
 import type { LaidKnot } from '../shape/laid';
 import { EYE_NODES } from './eyesToSize';
+import type { RopeSpan } from './ropeSpan';
 
 /** A node bears if it carries this share of what the one that bears most carries. */
 const BEARING_SHARE = 0.08;
@@ -21,14 +22,6 @@ export const HIGHER = 1;
 
 /** farther than this from its middle nothing belongs to a knot that holds on to nothing, diameters */
 export const FARTHEST = 5.6;
-
-type Span = readonly [number, number];
-
-export interface RopeSpan {
-  readonly span: Span;
-  /** where the legs of each eye leave the knot */
-  readonly eyes: readonly { readonly from: number; readonly at: number; readonly to: number }[];
-}
 
 /** First and last bearing node about the one that bears most, with no more unloaded rope between than the slack. @param held whether a place lies on what the knot is tied to @param near whether it is near the knot at all */
 export function spanOf(

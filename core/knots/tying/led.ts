@@ -2,21 +2,13 @@
 import { distance, smallestDistance, type Point3 } from '../../curve';
 import type { ShapeComponent } from '../shape/stored';
 import type { LedByHands, StillStep, WayOfTying } from '../moving/way';
-import { BETWEEN } from './motions';
 import { isMoving, stretches } from './slid';
-import { type Motion, marksOf } from './motion';
+import { type Motion, marksOf, BETWEEN, NEIGHBOUR_ARC_ON_THE_WAY_ropeDiameters } from './motion';
 
 /** the same where hands change the path, and parts come nearer to each other on their way */
 const SHARE_OF_GAP_BY_HAND = 0.38;
 
 const LOOKED_AT = [0, 0.25, 0.5, 0.75, 1] as const;
-
-/** Parts nearer than this along a rope are neighbours while it is tied: nearer than in a shape that lies still, so that no turn on the way is tighter than rope turns. */
-export const NEIGHBOUR_ARC_ON_THE_WAY_ropeDiameters = 2;
-
-export const SPACING = 0.75;
-
-export const MOST_POINTS = 260;
 
 /** Ends farther apart than this are legs that lie side by side: their joint is out of sight. */
 const JOINED_WITHIN = 2.6;

@@ -3,9 +3,7 @@ import { distance, smoothstep, type Point3 } from '../../curve';
 import { crossingsSeenFrom } from '../../topology';
 import type { ShapeComponent } from '../shape/stored';
 import type { Seen, View } from '../moving/way';
-import type { Motion } from './motion';
-
-export type Box = readonly [left: number, bottom: number, width: number, height: number];
+import type { Box, Motion } from './motion';
 
 /** Rope shown beyond the first and the last crossing. */
 const SHOWN_BEYOND = 4;

@@ -2,7 +2,16 @@
 import type { Point3 } from '../../curve';
 import type { ShapeComponent, ShapeMarks } from '../shape/stored';
 import type { MovingStep, Palm, StillStep, View, WayOfTying } from '../moving/way';
-import type { Box } from './looking';
+
+/** Parts nearer than this along a rope are neighbours while it is tied: nearer than in a shape that lies still, so that no turn on the way is tighter than rope turns. */
+export const NEIGHBOUR_ARC_ON_THE_WAY_ropeDiameters = 2;
+export const SPACING = 0.75;
+export const MOST_POINTS = 260;
+/** Frames between two key frames for which a way is proved. */
+export const BETWEEN = 6;
+
+/** What of the page is looked at, diameters. */
+export type Box = readonly [left: number, bottom: number, width: number, height: number];
 
 export interface Frame {
   readonly key: boolean;

@@ -11,9 +11,6 @@ import { slid } from './slid';
 import { ledByHands } from './led';
 import type { Motion, Frame } from './motion';
 
-/** Frames between two key frames for which a way is proved. */
-export const BETWEEN = 6;
-
 const known = new Map<string, Motion>();
 
 /** Worked out once: it follows from the catalogue alone. @throws unknown-way */

@@ -2,9 +2,9 @@
 import { distance, lengthOf, segmentDistance, smallestDistance, type Line3, type Point3 } from '../../curve';
 import { crossingsSeenFrom } from '../../topology';
 import { storedForm, knotById } from '../catalogue/catalogue';
-import { BETWEEN, framesOf } from './motions';
-import { type Frame } from './motion';
-import { NEIGHBOUR_ARC_ON_THE_WAY_ropeDiameters } from './led';
+import { framesOf } from './motions';
+import { BETWEEN } from './motion';
+import { type Frame, NEIGHBOUR_ARC_ON_THE_WAY_ropeDiameters } from './motion';
 import { linesOf } from '../shape/stored';
 
 /** The figures by which a way holds. */

@@ -5,8 +5,8 @@ import { storedForm } from '../catalogue/catalogue';
 import { DoubledPath, Path, slidTo } from '../moving/sliding';
 import { linesOf, triples, type ShapeComponent } from '../shape/stored';
 import type { MovingStep, StillStep, WayOfTying } from '../moving/way';
-import { BETWEEN } from './motions';
-import { MOST_POINTS, SPACING, NEIGHBOUR_ARC_ON_THE_WAY_ropeDiameters } from './led';
+import { SPACING } from './motion';
+import { NEIGHBOUR_ARC_ON_THE_WAY_ropeDiameters, MOST_POINTS, BETWEEN } from './motion';
 import type { Motion } from './motion';
 
 /** Of the smallest distance of two parts a point moves at most so much from frame to frame; half of it would be the bound. */
