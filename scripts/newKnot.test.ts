@@ -23,7 +23,7 @@ beforeAll(() => {
   symlinkSync(join(root, 'node_modules'), join(copy, 'node_modules'));
   node('scripts/newKnot.ts', ID, '--like', 'double-overhand-stopper');
   const page = readFileSync(join(root, 'docs/adding-a-knot.md'), 'utf8');
-  for (const [, name, text] of page.matchAll(/<!-- file: (\S+) -->\n```ts\n([\s\S]*?)```/g))
+  for (const [, name, text] of page.matchAll(/<!-- file: (\S+) -->\n\n?```ts\n([\s\S]*?)```/g))
     writeFileSync(join(copy, SHELF, ID, name!), text!);
   node('scripts/bake.ts', ID);
 }, 900_000);
