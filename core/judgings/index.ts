@@ -9,9 +9,6 @@ export const JUDGING_VERSION = 1;
 
 const VERSIONS: Readonly<Record<number, typeof judgeV1>> = { 1: judgeV1 };
 
-/** Versions that can be computed again. */
-const JUDGING_VERSIONS: readonly number[] = Object.keys(VERSIONS).map(Number);
-
 export type JudgeInput = Parameters<typeof judgeV1>[2];
 
 /**
