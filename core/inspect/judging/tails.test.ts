@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { judge, tailNames, verdictSaid, worse, type PointAnswer } from '.';
+import { judge, TAIL_UNCERTAINTY_MM, tailNames, verdictSaid, worse, type PointAnswer } from '.';
 import { entryById } from '../../knots/catalogue/lookup';
 import { shippedProfile } from '../../profiles';
 import { typedTail_mm } from './tails';
@@ -78,4 +78,17 @@ test('why a check is not judged though every point meets the rule is said; of an
     verdictSaid({ ...row, points_verdict: 'not-judged' }),
     verdictSaid({ ...row, verdict: 'put-right', points_verdict: 'put-right' }),
   ]).toEqual(['Not judged: second person missing', 'Not judged: the two looks differ', 'Not judged', 'Put right']);
+});
+
+test('what is typed stays what it is to a tenth of a millimetre: nothing is rounded up to pass', () => {
+  const of = { fist_mm: 92, rope_diameter_mm: 10.2 };
+  expect(typedTail_mm('99.4', 'mm', of)).toBe(99.4);
+  expect(typedTail_mm('99,95', 'mm', of)).toBe(100);
+  expect(typedTail_mm('99.94', 'mm', of)).toBe(99.9);
+  expect(typedTail_mm('9.8', 'diameter', of)).toBe(100);
+  expect(typedTail_mm('9.7', 'diameter', of)).toBe(98.9);
+});
+
+test('how far off each way of measuring may be', () => {
+  expect(TAIL_UNCERTAINTY_MM).toEqual({ ruler: 5, fists: 10, 'rope-diameters': 10, 'by-eye': 30 });
 });
