@@ -141,12 +141,42 @@ describe('what is not known', () => {
     expect(inWords(found)).toMatch(/^What you entered is .*take out and retie/);
   });
 
-  test('a form that could be another stays undecided: a drawn-up eight whose pairs cannot be followed', () => {
-    const [c] = asEntered('figure-eight-on-bight', 'right', 'tight');
-    // opened unevenly: it lies as none of the stored forms
-    const other: Entered = { ...c!, points: c!.points.map((p): Point3 => [p[0] * 1.35, p[1] * 1.05, p[2] * 1.3]) };
-    const found = identify([other]);
-    expect(found.matches.filter((m) => m.fault === null && m.certainty === 'lies-as-stored')).toEqual([]);
+  /** Opened unevenly: then it lies as none of the stored forms. */
+  const stretched = (knot: string, form: string, state: ShapeState, by: readonly [number, number, number]): Entered[] =>
+    asEntered(knot, form, state).map((c) => ({
+      ...c,
+      points: c.points.map((p): Point3 => [p[0] * by[0], p[1] * by[1], p[2] * by[2]]),
+    }));
+
+  test('a right knot, stretched, is named as no wrong one: where its pairs cannot be followed both are said', () => {
+    for (const [knot, state, by, other] of [
+      ['figure-eight-on-bight', 'tight', [1.35, 1.05, 1.3], 'pair-twisted'],
+      ['figure-eight-follow-through', 'tight', [1.27, 1.04, 1.45], 'pair-crossed'],
+      ['bowline-on-bight', 'tight', [1, 1.3, 1], 'pair-crossed'],
+      ['bowline-on-bight', 'dressed', [1, 1, 1.5], 'pair-crossed'],
+      ['figure-eight-bend', 'laid', [1.25, 1, 1], 'pair-crossed'],
+      ['overhand-on-bight', 'laid', [1.14, 1.05, 1.05], 'pair-twisted'],
+    ] as const) {
+      const found = identify(stretched(knot, 'right', state, by));
+      expect([knot, found.matches]).toEqual([knot, []]);
+      expect([knot, found.undecided[0]!.between]).toEqual([
+        knot,
+        expect.arrayContaining([
+          { knot, fault: null },
+          { knot, fault: other },
+        ]),
+      ]);
+    }
+  });
+
+  test('a wrong one whose fault no figure sees, stretched, is named as no right one', () => {
+    for (const [knot, form, by] of [
+      ['tension-free-hitch', 'crossed-wraps', [1, 1.3, 1]],
+      ['figure-eight-follow-through', 'pair-crossed', [1.2, 1.2, 1.2]],
+      ['water-knot', 'tape-twisted', [1.25, 1, 1]],
+      ['bowline-yosemite', 'false-eye-clipped', [1, 1.3, 1]],
+    ] as const)
+      expect([knot, names(stretched(knot, form, 'tight', by)).filter((n) => n.endsWith('/right'))]).toEqual([knot, []]);
   });
 
   test('near forms stand only under unknown, with their crossing', () => {
