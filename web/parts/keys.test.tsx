@@ -63,8 +63,23 @@ describe('single keys', () => {
     fireEvent.keyDown(screen.getByLabelText('field'), { key: 'f' });
     fireEvent.keyDown(document.body, { key: 'f', ctrlKey: true });
     fireEvent.keyDown(document.body, { key: 'f', metaKey: true });
+    fireEvent.keyDown(document.body, { key: 'f', altKey: true });
     expect(pressed).not.toHaveBeenCalled();
   });
+  test.each(['modal', 'dropdown-menu'])(
+    'reach nothing behind an open %s, and work again when it is shut',
+    async (what) => {
+      await shown(true);
+      const open = document.createElement('div');
+      open.className = `${what} show`;
+      document.body.append(open);
+      fireEvent.keyDown(document.body, { key: 'f' });
+      expect(pressed).not.toHaveBeenCalled();
+      open.remove();
+      fireEvent.keyDown(document.body, { key: 'f' });
+      expect(pressed).toHaveBeenCalledTimes(1);
+    },
+  );
   test('are silent for a person who switched them off', async () => {
     await shown(false);
     fireEvent.keyDown(document.body, { key: 'f' });
