@@ -1,5 +1,4 @@
 /** A real database and an app for server tests. The database server is started by the test command. */
-import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { FastifyInstance, InjectOptions } from 'fastify';
 import { randomUUID } from 'node:crypto';
@@ -201,5 +200,3 @@ export function checkBody(
     ...change,
   };
 }
-
-const migrationText = (): string => readFileSync(join(import.meta.dirname, '../migrations/0001_records.sql'), 'utf8');
