@@ -56,17 +56,13 @@ writeProofs(knot, proofs);
 
 test('as it stands nothing is wrong', () => {
   expect(check('--at-sight', 'overhand-stopper')).toEqual({ status: 0, said: '' });
-}, 900_000);
+});
 
-test('a changed control point, a hand-edited figure and a proof taken away are each found by name', () => {
+test('a changed control point, a hand-edited figure and a file that cannot be read are each found by name', () => {
   const undo = [
     change(`${SHELF}/overhand-stopper/shape.ts`, /scale: 1.35/, 'scale: 1.36'),
     change(`${SHELF}/figure-eight-stopper/proof.json`, /"setApart":[\d.]+/, '"setApart":1.5'),
-    change(
-      `${SHELF}/figure-nine-stopper/proof.json`,
-      /^ {4}"right": .*\n/m,
-      '    "right": {"from":"0","figures":{},"seal":"0"},\n',
-    ),
+    change(`${SHELF}/figure-nine-stopper/proof.json`, /$/, '}'),
   ];
   const { status, said } = check('--at-sight', 'overhand-stopper', 'figure-eight-stopper', 'figure-nine-stopper');
   undo.forEach((back) => back());
@@ -74,8 +70,8 @@ test('a changed control point, a hand-edited figure and a proof taken away are e
   expect(said).toMatch(/shapes of overhand-stopper: stale/);
   expect(said).toMatch(/form overhand-stopper\/right: stale, what it comes from has changed/);
   expect(said).toMatch(/form figure-eight-stopper\/right: its figures are not those that were proved/);
-  expect(said).toMatch(/figure-nine-stopper\/right: stale/);
-}, 900_000);
+  expect(said).toMatch(/form figure-nine-stopper\/right: no proof/);
+});
 
 test('a changed solver makes every form stale; a comment, a type and a line break make none', () => {
   const worded = change('core/rope/forces.ts', /^/, '// another word\n\ntype NobodyMinds = string;\n');
@@ -85,7 +81,7 @@ test('a changed solver makes every form stale; a comment, a type and a line brea
   const { status, said } = check('--at-sight', 'overhand-stopper');
   back();
   expect([status, /form overhand-stopper\/right: stale/.test(said)]).toEqual([1, true]);
-}, 900_000);
+});
 
 describe('a forged proof', () => {
   test('of a changed shape: the laid form is made anew and is not what was proved', () => {
@@ -98,7 +94,7 @@ describe('a forged proof', () => {
       1,
       'form figure-nine-stopper/right: laidHash computed anew is not what was proved',
     ]);
-  }, 900_000);
+  });
 
   test('of better figures: what a commit touched is proved anew, and has others', () => {
     const git = (...args: string[]) => spawnSync('git', args, { cwd: copy, encoding: 'utf8' });
@@ -116,5 +112,5 @@ describe('a forged proof', () => {
     expect(check('--at-sight', 'overhand-stopper')).toEqual({ status: 0, said: '' });
     const { status, said } = check('overhand-stopper');
     expect([status, said.trim()]).toEqual([1, 'form overhand-stopper/right: proved anew it has other figures']);
-  }, 900_000);
+  });
 });

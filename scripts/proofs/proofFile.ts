@@ -41,7 +41,14 @@ export const sealed = (item: Item, from: string, figures: unknown): Proof => ({
 
 export const proofPath = (knot: string): string => `${SHELF}/${knot}/proof.json`;
 
-export const parseProofs = (text: string): KnotProofs => JSON.parse(text) as KnotProofs;
+/** @returns none where the text cannot be read: then every one is missing, by name */
+export function parseProofs(text: string): KnotProofs {
+  try {
+    return JSON.parse(text) as KnotProofs;
+  } catch {
+    return {};
+  }
+}
 export function readProofs(knot: string): KnotProofs {
   const file = join(root, proofPath(knot));
   return existsSync(file) ? parseProofs(readFileSync(file, 'utf8')) : {};
