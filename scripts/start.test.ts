@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { createServer, type Server } from 'node:net';
@@ -11,6 +11,22 @@ const START = join(root, 'scripts/start.mjs');
 const data = mkdtempSync('/var/lib/idiom-test-');
 spawnSync('chmod', ['755', data]);
 afterAll(() => rmSync(data, { recursive: true, force: true }));
+
+/** What a test left running, because it failed, is ended before the next one. */
+const running = new Set<ChildProcess>();
+afterEach(async () => {
+  await Promise.all(
+    [...running].map((child) => {
+      const gone = new Promise((r) => child.on('exit', r));
+      child.kill('SIGTERM');
+      return gone;
+    }),
+  );
+});
+/** Asked again and again until it is so; the limit of the test is for what hangs. */
+async function until(so: () => Promise<boolean>): Promise<void> {
+  while (!(await so())) await new Promise((r) => setTimeout(r, 100));
+}
 
 interface Run {
   readonly code: number | null;
@@ -35,6 +51,8 @@ function start(env: Record<string, string>): {
   });
   child.stderr.on('data', (t) => (err += String(t)));
   const done = new Promise<Run>((r) => child.on('exit', (code) => r({ code, out, err })));
+  running.add(child);
+  void done.then(() => running.delete(child));
   return {
     child,
     done,
@@ -165,12 +183,7 @@ describe('a start', () => {
     const pid = Number(readFileSync(join(data, 'run/mariadbd.pid'), 'utf8'));
     process.kill(pid, 'SIGKILL');
     await again.said('starting it again');
-    let status = 0;
-    for (let i = 0; i < 100 && status !== 200; i++) {
-      await new Promise((r) => setTimeout(r, 100));
-      status = (await fetch(`http://127.0.0.1:${port}/api/v1/health`)).status;
-    }
-    expect(status).toBe(200);
+    await until(async () => (await fetch(`http://127.0.0.1:${port}/api/v1/health`)).status === 200);
     again.child.kill('SIGTERM');
     expect((await again.done).code).toBe(0);
     expect(spawnSync('pgrep', ['-f', join(data, 'my.cnf')], { encoding: 'utf8' }).stdout.trim()).toBe('');
@@ -191,16 +204,12 @@ describe('a start', () => {
     await killed.said(/\nhttp:/);
     killed.child.kill('SIGKILL');
     await killed.done;
-    for (
-      let i = 0;
-      i < 50 &&
-      (await fetch(`http://127.0.0.1:${port}/api/v1/health`).then(
-        () => true,
+    await until(() =>
+      fetch(`http://127.0.0.1:${port}/api/v1/health`).then(
         () => false,
-      ));
-      i++
-    )
-      await new Promise((r) => setTimeout(r, 100));
+        () => true,
+      ),
+    );
     const next = start(env());
     expect(await next.said(/\nhttp:/)).toContain('a database of an earlier run is still there: stopping it first');
     next.child.kill('SIGINT');
