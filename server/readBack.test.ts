@@ -20,7 +20,7 @@ let tove: Member;
 beforeAll(async () => {
   t = await testbed('read_back', { demo: true });
   tove = await demoMember(t, 'tove');
-}, 600_000);
+});
 afterAll(() => t.close());
 
 const VERDICTS: Readonly<Record<string, string>> = {

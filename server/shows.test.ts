@@ -120,7 +120,7 @@ describe('cards', () => {
       ])
         expect([id, said.includes(text.toLowerCase()) || text]).toEqual([id, true]);
     }
-  }, 180_000);
+  });
 
   test('says every step of the way that is asked for, tail and start for this rope under these rules, and the paper is what was asked', async () => {
     const c = await card('/knots/alpine-butterfly/card.pdf?way=three-wrap&paper=half-letter');
@@ -157,7 +157,7 @@ describe('cards', () => {
         const asked = `/knots/${id}/picture.svg?state=tight&crop=knot&${way.ends_in ? 'fault' : 'variant'}=${form}`;
         expect([asked, (await call(t, 'GET', asked)).status]).toEqual([asked, 200]);
       }
-  }, 180_000);
+  });
 
   test('each knot in what it is tied in, for the rope of the job: a hitch in a cord that suits it, tape in the usual tape; cord itself as it is', async () => {
     const booklet = (await card('/cards.pdf?knots=bowline,prusik,water-knot&rope_diameter_mm=10.2&rope_kind=dynamic'))

@@ -34,7 +34,7 @@ beforeAll(async () => {
     '/checks': body.id,
     '/jobs': job,
   });
-}, 600_000);
+});
 afterAll(() => t.close());
 
 const [everyRole, rows] = [Object.keys(ROLE_OF).join(''), WHO_MAY.filter(([, roles]) => roles !== 'open')];

@@ -6,7 +6,7 @@ import { call, testbed, type Testbed } from '../testing/harness';
 let t: Testbed;
 beforeAll(async () => {
   t = await testbed('naming');
-}, 120_000);
+});
 afterAll(() => t.close());
 
 const get = async (path: string) => (await call(t, 'GET', path, null)).body as unknown;
@@ -143,7 +143,7 @@ describe('touching, look-alikes, drills', () => {
     expect((await call(t, 'GET', '/knots/no-knot/touched?crossings=1', null)).status).toBe(404);
     expect((await call(t, 'GET', '/knots/bowline/touched', null)).body.code).toBe('bad-input');
     expect((await call(t, 'GET', '/knots/bowline/touched.svg?fault=nip-reversed', null)).body.code).toBe('bad-input');
-  }, 60_000);
+  });
 
   test('a part is touched: its wrong forms, each shown as what it then is', async () => {
     const all = ENDPOINTS.changes.reply.parse(await get('/knots/bowline/changes')) as z.output<
@@ -161,7 +161,7 @@ describe('touching, look-alikes, drills', () => {
     expect(reply.known[0]!.fault_text!.what_to_do.length).toBeGreaterThan(5);
     expect((await call(t, 'GET', '/knots/bowline/touched?fault=no-fault', null)).body.code).toBe('unknown-fault');
     expect((await call(t, 'GET', '/knots/no-knot/changes', null)).status).toBe(404);
-  }, 60_000);
+  });
 
   test('look-alikes of every knot, each with its tell', async () => {
     for (const id of ['alpine-butterfly', 'figure-eight-on-bight', 'girth-hitch']) {

@@ -34,7 +34,7 @@ const names = (components: readonly Entered[]) =>
 
 beforeAll(() => {
   knownForms();
-}, 120_000);
+});
 
 describe('a shape of the catalogue, presented otherwise', () => {
   test('the other hand is said', () => {
@@ -116,7 +116,7 @@ describe('by other hands', () => {
           crossing,
           identify(withTouched(knot, [crossing])).matches.some((m) => m.knot === knot && m.fault === null),
         ]).toEqual([knot, crossing, false]);
-  }, 60_000);
+  });
 
   test('tangles have no name', () => {
     let seen = 0;
@@ -129,7 +129,7 @@ describe('by other hands', () => {
         if ((error as { code?: string }).code !== 'strands-touch') throw error;
       }
     }
-  }, 120_000);
+  });
 });
 
 describe('what is not known', () => {
@@ -336,7 +336,7 @@ describe('touching, look-alikes, files', () => {
     ]);
     expect(new Set(CATALOGUE.flatMap(({ entry: { id } }) => changesOf(id).map((c) => c.part)))).toEqual(new Set(PARTS));
     expect(() => changesOf('no-knot')).toThrow(refuses('unknown-knot'));
-  }, 120_000);
+  });
 
   test('look-alikes are what identifying says of one crossing, one turn, other ends', () => {
     const of = (knot: string) => lookalikesOf(knot).map((l) => `${l.knot}/${l.fault ?? 'right'}`);

@@ -117,7 +117,7 @@ describe('ways led by hands', () => {
     ).toMatch(/ends in/);
     // what nobody knows is no knot
     expect(wayFaults(proveFrames('alpine-butterfly', 'twist', wrong, () => [])).join()).toMatch(/nothing known/);
-  }, 400_000);
+  });
 
   test('the gate opens inward, lets the loops by, and is shut at the end; what it is tied to is never passed through', () => {
     const frames = framesOf('clove-hitch', 'two-loops');
@@ -211,7 +211,7 @@ describe('ways led by hands', () => {
       ),
     }));
     expect(faults(leaps)).toMatch(/of its bound/);
-  }, 120_000);
+  });
 
   test('while turns are laid on the hand and the eye is drawn out, neither end comes among them', () => {
     const [two, three] = [motionOf('alpine-butterfly', 'two-wrap'), motionOf('alpine-butterfly', 'three-wrap')];
@@ -345,5 +345,5 @@ describe('how it is looked at, and the hand in it', () => {
     );
     expect(laid).toEqual(wound);
     expect(laid).toContain('alpine-butterfly null same');
-  }, 60_000);
+  });
 });

@@ -172,5 +172,5 @@ describe('ways of tying', () => {
       components: f.components.map((c) => ({ ...c, points: c.points.map((p): Point3 => [p[0], p[1], 0]) })),
     }));
     expect(faults(flat)).toMatch(/come as near/);
-  }, 60_000);
+  });
 });
