@@ -26,7 +26,7 @@ beforeAll(() => {
   for (const [, name, text] of page.matchAll(/<!-- file: (\S+) -->\n\n?```ts\n([\s\S]*?)```/g))
     writeFileSync(join(copy, SHELF, ID, name!), text!);
   node('scripts/bake.ts', ID);
-}, 900_000);
+});
 afterAll(() => rmSync(copy, { recursive: true, force: true }));
 
 test('the page’s example bakes and is found on the shelf, in choose, in the pictures and among the facts', () => {
