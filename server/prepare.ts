@@ -8,7 +8,8 @@ import { plantDemo } from './demo/plant';
 import { NewerDataError, prepareDatabase } from './migrate';
 import { countPeople } from './tables/people';
 import { showAnew } from './showAnew';
-import { workOutDue } from './tables/tiedKnots';
+import { organisationIds } from './tables/organisations';
+import { workOutUnknown } from './tables/tiedKnots';
 import { storeKnotEntries } from './tables/knotEntries';
 import { storeShippedProfiles } from './tables/profiles';
 
@@ -21,7 +22,7 @@ try {
   await storeKnotEntries(db, new Date(), join(migrations, 'entries-before-0006.jsonl.gz'));
   // a newer program may show more of each entry than the one that wrote it
   if (prepared.migrations > 0) await showAnew(db);
-  while ((await workOutDue(db, 'unknown')) > 0);
+  for (const { id } of await organisationIds(db)) await workOutUnknown(db, id);
   if (env['IDIOM_DEMO'] !== '0' && (await countPeople(db)) === 0)
     await plantDemo(db, new Date(env['IDIOM_DEMO_NOW'] ?? Date.now()));
   const people = await countPeople(db);

@@ -216,23 +216,39 @@ export async function toLookAtAgain(
   return (await withAgain(db, found, now)).filter((k) => k.again.length > 0);
 }
 
-/** When knots are due again, from what is known of them: of one, of all in a rope, or of those of whom it was never worked out. */
+/** Works out anew when a knot, or every knot that hangs in a rope, is due again. */
 export async function workOutDue(
   db: Database | Connection,
-  of: { readonly knot: string } | { readonly rope: string } | 'unknown',
-): Promise<number> {
-  const where = of === 'unknown' ? 'k.due_at IS NULL' : 'knot' in of ? 'k.id = ?' : 'k.rope = ? AND k.ended_at IS NULL';
-  const values = of === 'unknown' ? [] : 'knot' in of ? [of.knot] : [of.rope];
-  const found = await rows<Raw>(db, `${SELECT} WHERE ${where} LIMIT ?`, [...values, WORKED_OUT_AT_ONCE]);
+  of: { readonly knot: string } | { readonly rope: string },
+): Promise<void> {
+  const [where, value] = 'knot' in of ? ['k.id = ?', of.knot] : ['k.rope = ? AND k.ended_at IS NULL', of.rope];
+  await keepDue(db, await rows<Raw>(db, `${SELECT} WHERE ${where}`, [value]));
+}
+
+const AT_ONCE = 1000;
+/** Works it out for knots of an organisation that hang and of which it was never done: those of an older program. By index, so many at a time. */
+export async function workOutUnknown(db: Database, organisation: string): Promise<number> {
+  let count = 0;
+  for (;;) {
+    const found = await rows<Raw>(
+      db,
+      `${SELECT} WHERE k.organisation = ? AND k.ended_at IS NULL AND k.due_at IS NULL LIMIT ?`,
+      [organisation, AT_ONCE],
+    );
+    await keepDue(db, found);
+    count += found.length;
+    if (found.length < AT_ONCE) return count;
+  }
+}
+
+async function keepDue(db: Database | Connection, found: readonly Raw[]): Promise<void> {
   const known = await lookedAt(db, found);
   for (const r of found)
     await run(db, 'UPDATE tied_knots SET due_at = ? WHERE id = ?', [
       new Date(dueAt(entryById(r.knot), known.get(r.id)!, r.tied_at.toISOString())),
       r.id,
     ]);
-  return found.length;
 }
-const WORKED_OUT_AT_ONCE = 1000;
 
 export async function knotEventById(
   db: Database | Connection,
