@@ -12,7 +12,7 @@ import { reference_ms } from './measure';
 
 const reference = reference_ms();
 console.log(`reference ${reference.toFixed(0)} ms`);
-const knots = join(import.meta.dirname, '../core/knots');
+const knots = join(import.meta.dirname, '../core/knots/shelf');
 for (const id of knotIds()) {
   const { forms } = (await import(join(knots, id, 'shape.ts'))) as { forms: LaidForms };
   const laid = forms['right']!();
