@@ -12,7 +12,7 @@ const ROOMS: readonly (readonly string[])[] = [
   ['core/knots/laying', 'core/knots/baking', 'core/knots/moving'],
   ['core/knots/shelf', 'core/knots/catalogue', 'core/knots/tying'],
   ['core/profiles', 'core/inspect/judging', 'core/inspect/naming'],
-  ['core/choose', 'core/train', 'core/records', 'core/proving'],
+  ['core/choose', 'core/train', 'core/records', 'core/proving', 'core/judgings'],
   ['contract'],
   ['server', 'web'],
 ];
@@ -74,7 +74,7 @@ export function houseSvg(): string {
     ),
   );
   const width = BOX.left * 2 + (ROOMS.length - 1) * BOX.across + BOX.width;
-  const height = BOX.top + 4 * BOX.down + BOX.stagger;
+  const height = BOX.top + 5 * BOX.down + BOX.stagger;
   const lines = arrows().map(([from, to]) => arrow(spots.get(from)!, spots.get(to)!, `${from} imports from ${to}`));
   const boxes = [...spots].map(([room, { x, y }]) => {
     const name = room.replace(/^core\//, '');
