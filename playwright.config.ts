@@ -2,6 +2,7 @@ import { defineConfig } from '@playwright/test';
 import { readdirSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
+import { browserPath } from './scripts/lib/browser.mjs';
 
 const journeys = readdirSync(join(import.meta.dirname, 'e2e'))
   .filter((f) => f.endsWith('.spec.ts'))
@@ -24,7 +25,7 @@ export default defineConfig({
     serviceWorkers: 'block',
     trace: 'off',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: browserPath(),
       args: [
         '--no-sandbox',
         '--disable-quic',

@@ -53,7 +53,7 @@ if (failed.length > 0) {
   process.exit(1);
 }
 writeMade('core/knots/catalogue/shelved.ts', 'core/knots/catalogue/entries.ts');
-const proof = spawnSync(process.execPath, ['--import', 'tsx', join(import.meta.dirname, 'prove.ts'), ...named], {
+const proof = spawnSync(process.execPath, ['--import', './scripts/lib/typescript.mjs', join(import.meta.dirname, 'prove.ts'), ...named], {
   stdio: 'inherit',
 });
 if (named.length > 0)

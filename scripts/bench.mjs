@@ -2,6 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
+import { browserWanted } from './lib/browser.mjs';
 import { ensureBuilt, ensurePackages, ensureSystem, root } from './lib/install.mjs';
 import { MARIADBD } from './lib/mariadb.mjs';
 import { testDatabase, testServer } from './lib/testbed.mjs';
@@ -9,7 +10,7 @@ import { testDatabase, testServer } from './lib/testbed.mjs';
 ensurePackages();
 ensureSystem([
   [MARIADBD, 'mariadb-server'],
-  ['/usr/bin/chromium', 'chromium'],
+  browserWanted(),
 ]);
 ensureBuilt();
 const db = await testDatabase();
@@ -19,7 +20,7 @@ try {
     (f) => f.endsWith('.bench.ts') && (!process.argv[2] || f.startsWith(process.argv[2])),
   )) {
     console.log(`\n${file}`);
-    spawnSync(process.execPath, ['--import', 'tsx', join('bench', file)], {
+    spawnSync(process.execPath, ['--import', './scripts/lib/typescript.mjs', join('bench', file)], {
       cwd: root,
       stdio: 'inherit',
       env: { ...process.env, IDIOM_TEST_URL: server.url, IDIOM_TEST_DATABASE: server.databaseUrl },

@@ -1,4 +1,4 @@
-/** node --import tsx scripts/checkProofs.ts [--at-sight] [knot ...]: the proofs of what is stored, as the run looks at them. Exit 1 where one is missing, stale or does not hold. */
+/** node --import ./scripts/lib/typescript.mjs scripts/checkProofs.ts [--at-sight] [knot ...]: the proofs of what is stored, as the run looks at them. Exit 1 where one is missing, stale or does not hold. */
 import { check } from './proofs/check';
 
 const args = process.argv.slice(2);

@@ -10,7 +10,7 @@ const SHELF = 'core/knots/shelf';
 const ID = 'triple-overhand-stopper';
 let copy: string;
 const node = (...args: string[]) =>
-  execFileSync(process.execPath, ['--import', 'tsx', ...args], {
+  execFileSync(process.execPath, ['--import', './scripts/lib/typescript.mjs', ...args], {
     cwd: copy,
     encoding: 'utf8',
     env: { ...process.env, NODE_OPTIONS: '' },
@@ -78,7 +78,7 @@ test('nothing but its own folder and what is generated has changed', () => {
 });
 
 const refusal = (...args: string[]) =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'scripts/newKnot.ts', ...args], { cwd: copy, encoding: 'utf8' });
+  spawnSync(process.execPath, ['--import', './scripts/lib/typescript.mjs', 'scripts/newKnot.ts', ...args], { cwd: copy, encoding: 'utf8' });
 
 test.each([
   ['an id that is none', ['Left Hand'], /is no id: lower-case words/],

@@ -26,7 +26,7 @@ const change = (file: string, from: string | RegExp, to: string) => {
   return () => writeFileSync(path, before);
 };
 const node = (...args: string[]) =>
-  spawnSync(process.execPath, ['--import', 'tsx', ...args], {
+  spawnSync(process.execPath, ['--import', './scripts/lib/typescript.mjs', ...args], {
     cwd: copy,
     encoding: 'utf8',
     env: { ...process.env, NODE_OPTIONS: '' },

@@ -6,13 +6,14 @@
  */
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { browserWanted } from './lib/browser.mjs';
 import { ensureBuilt, ensurePackages, ensureSystem, root } from './lib/install.mjs';
 import { MARIADBD } from './lib/mariadb.mjs';
 import { say, Stop } from './lib/say.mjs';
 import { testDatabase } from './lib/testbed.mjs';
 import { changedFiles, reach } from './run/changed.mjs';
 import { Results } from './run/results.mjs';
-import { beside, run, undo } from './run/tasks.mjs';
+import { beside, run, serve, undo } from './run/tasks.mjs';
 
 const FLAGS = ['--unit', '--browser', '--checks', '--changed'];
 const flags = process.argv.slice(2).filter((a) => FLAGS.includes(a));
@@ -22,7 +23,7 @@ const results = new Results();
 const begun = Date.now();
 
 const bin = (p) => join('node_modules', p);
-const tsx = (script, ...args) => ['--import', 'tsx', script, ...args];
+const tsx = (script, ...args) => ['--import', './scripts/lib/typescript.mjs', script, ...args];
 const tsc = (project) => [
   bin('typescript/bin/tsc'),
   '-p',
@@ -74,8 +75,9 @@ async function browser(args) {
   undo.push(() => db.stop());
   const out = join(root, 'dist/e2e.json');
   rmSync(out, { force: true });
+  const servers = await serve('server/testing/sideBySide.ts', { IDIOM_WEB_ROOT: join(root, 'dist/web') });
   const { code } = await run([bin('@playwright/test/cli.js'), 'test', ...args], {
-    env: { IDIOM_TEST_ADMIN_URL: db.adminUrl, IDIOM_TEST_SOCKET: db.socket },
+    env: { IDIOM_TEST_ADMIN_URL: db.adminUrl, IDIOM_TEST_SOCKET: db.socket, IDIOM_TEST_SERVERS: servers },
   });
   results.readBrowser(out, code);
 }
@@ -103,7 +105,7 @@ async function main() {
   ensurePackages();
   ensureSystem([
     [MARIADBD, 'mariadb-server'],
-    ['/usr/bin/chromium', 'chromium'],
+    browserWanted(),
   ]);
   mkdirSync(join(root, 'dist'), { recursive: true });
   mkdirSync(join(root, 'node_modules/.cache/idiom'), { recursive: true });

@@ -1,6 +1,6 @@
 /** How shapes are handed out: framed for a picture, with marks as other programs read them. */
 import type { FastifyReply } from 'fastify';
-import type { Point3 } from '../core/curve';
+import { distance, type Point3 } from '../core/curve';
 import { storedForm } from '../core/knots/catalogue/catalogue';
 import { inState, pointsOf, type BakedForm, type BakedRope, type ShapeComponent } from '../core/knots/shape/stored';
 import { type ShapeState } from '../core/knots/facts/types';
@@ -27,7 +27,7 @@ export function knotRadius(id: string, form: string, state: ShapeState, crop: 'w
     return Math.max(
       ...[f.laid, ...(f.laid.second ? [f.laid.second] : [])]
         .flatMap(proper)
-        .filter((p) => !farFromKnot(f, p))
+        .filter(nearKnot(f))
         .map((p) => (crop === 'knot' ? Math.max(Math.abs(p[0]), Math.abs(p[1])) : Math.abs(p[1]))),
     );
   const m = f.laid.marks;
@@ -37,12 +37,11 @@ export function knotRadius(id: string, form: string, state: ShapeState, crop: 'w
   return Math.max(...knot.map((p) => (crop === 'knot' ? Math.max(Math.abs(p[0]), Math.abs(p[1])) : Math.abs(p[1]))));
 }
 
-/** In an eye, away from the knot proper. */
-function farFromKnot(f: BakedForm, p: Point3): boolean {
+/** Whether a point is of the knot proper, not of an eye away from it. */
+function nearKnot(f: BakedForm): (p: Point3) => boolean {
   const points = pointsOf(f.laid);
-  return [f.laid.marks.eye, f.laid.marks.second_eye].some(
-    (e) => e !== undefined && Math.hypot(points[e]![0] - p[0], points[e]![1] - p[1], points[e]![2] - p[2]) < EYE_REACH,
-  );
+  const eyes = [f.laid.marks.eye, f.laid.marks.second_eye].flatMap((e) => (e === undefined ? [] : [points[e]!]));
+  return (p) => eyes.every((e) => distance(e, p) >= EYE_REACH);
 }
 const EYE_REACH = 14;
 

@@ -116,7 +116,7 @@ export async function startMariadb(folder, port, { onDeath = () => {} } = {}) {
       'innodb_buffer_pool_size=128M',
       'innodb_flush_log_at_trx_commit=1',
       'sql_mode=TRADITIONAL,NO_ENGINE_SUBSTITUTION',
-      'max_connections=60',
+      'max_connections=200',
       '',
     ].join('\n'),
   );

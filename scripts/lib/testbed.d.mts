@@ -11,3 +11,4 @@ export interface TestServer {
   stop(): Promise<void>;
 }
 export function testServer(db: TestDatabase, name: string, env?: Record<string, string>): Promise<TestServer>;
+export function preparedDatabase(db: TestDatabase, name: string, env?: Record<string, string>): string;

@@ -2,7 +2,7 @@
 import { spawn } from 'node:child_process';
 import { availableParallelism } from 'node:os';
 import { root } from '../lib/install.mjs';
-import { say } from '../lib/say.mjs';
+import { say, Stop } from '../lib/say.mjs';
 
 /** Told to end what still runs. */
 export const undo = [];
@@ -20,6 +20,20 @@ export function run(args, { env = {}, shown = true } = {}) {
     let said = '';
     for (const stream of [child.stdout, child.stderr]) stream?.on('data', (text) => (said += text));
     child.on('close', (code) => done({ code: code ?? 1, seconds: (Date.now() - begun) / 1000, said }));
+  });
+}
+
+/** Starts a program that says "listening at <address>" and goes on until the run ends. @returns {Promise<string>} the address */
+export function serve(script, env) {
+  const child = spawn(process.execPath, ['--import', './scripts/lib/typescript.mjs', script], {
+    cwd: root,
+    stdio: ['ignore', 'pipe', 'inherit'],
+    env: { ...process.env, ...env },
+  });
+  undo.push(() => child.exitCode === null && child.kill('SIGTERM'));
+  return new Promise((ready, fail) => {
+    child.stdout.on('data', (text) => /listening at (\S+)/.test(text) && ready(/listening at (\S+)/.exec(text)[1]));
+    child.on('exit', (code) => fail(new Stop(`${script} ended with ${code}`)));
   });
 }
 
