@@ -344,5 +344,6 @@ export const ropeNeededReply = z.strictObject({
   start_at_mm: n,
   start_at_mm_low: n,
   start_at_mm_high: n,
+  tail_from: z.enum(['rule', 'general', 'goes-on']),
   notes: z.array(z.string()),
 });

@@ -1,5 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
+import { cpSync, mkdtempSync, readdirSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import mysql from 'mysql2/promise';
 import { canonicalBytes, contentHash, sha256 } from './canonical';
 import { poolOptions } from './database';
@@ -267,6 +269,38 @@ test('data of a newer version are left alone', async () => {
   await expect(migrate(admin as never, join(import.meta.dirname, 'migrations'))).rejects.toBeInstanceOf(NewerDataError);
   await admin.query('DELETE FROM schema_migrations WHERE version = 9999');
   expect(await migrate(admin as never, join(import.meta.dirname, 'migrations'))).toBe(0);
+});
+
+test('checks of data older than their count are counted when it is brought in', async () => {
+  const folder = join(import.meta.dirname, 'migrations');
+  const older = mkdtempSync(join(tmpdir(), 'idiom-older-'));
+  for (const f of readdirSync(folder)) if (f < '0005') cpSync(join(folder, f), join(older, f));
+  const old = await mysql.createConnection({ ...poolOptions(adminUrl()), database: undefined as never });
+  const name = `counted_${randomUUID().replaceAll('-', '')}`;
+  await old.query(`CREATE DATABASE ${name}`);
+  await old.query(`USE ${name}`);
+  await old.query("SET SESSION sql_mode = '', foreign_key_checks = 0");
+  await migrate(old as never, older);
+  for (const [organisation, checks] of [
+    ['a', 3],
+    ['b', 0],
+    ['c', 1],
+  ] as const) {
+    await old.query('INSERT INTO chain_heads (organisation) VALUES (?)', [organisation]);
+    for (let i = 0; i < checks; i++)
+      await old.query('INSERT INTO check_status (check_id, organisation) VALUES (?, ?)', [
+        `${organisation}${i}`,
+        organisation,
+      ]);
+  }
+  expect(await migrate(old as never, folder)).toBeGreaterThan(0);
+  const [counted] = await old.query('SELECT organisation, checks FROM chain_heads ORDER BY organisation');
+  expect(counted).toEqual([
+    { organisation: 'a', checks: 3 },
+    { organisation: 'b', checks: 0 },
+    { organisation: 'c', checks: 1 },
+  ]);
+  await old.end();
 });
 
 test('canonical bytes do not depend on the order of keys, hashes do on content', () => {

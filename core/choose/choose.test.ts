@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { knotIds } from '../knots/catalogue/catalogue';
+import { knotById, knotIds } from '../knots/catalogue/catalogue';
 import { across_mm } from '../knots/shape/sizes';
 import { PROFILE_IDS, shippedProfile } from '../profiles';
 import {
@@ -15,6 +15,7 @@ import {
   UNTYING_WISHES,
   type Job,
 } from './index';
+import { untyingAsked } from './untying';
 
 const JOB: Job = {
   purpose: 'tie-in',
@@ -118,6 +119,76 @@ const job = fc.record({
   life_load: fc.boolean(),
 });
 
+/** What decides which of two suited knots comes first, in this order. */
+const DECIDES = [
+  'made-for-it',
+  'checked-by',
+  'equal-ropes',
+  'untying',
+  'named-by-profile',
+  'usual-for',
+  'also-stands',
+  'known-to',
+  'ways-to-get-it-wrong',
+  'loosens',
+  'passes',
+  'rope-used',
+  'bulk',
+];
+const wholeTens = (mm: number) => Math.ceil(mm / 10) * 10;
+
+describe('of two that suit', () => {
+  test('the first part that differs decides, and which parts there are is the same for all', () => {
+    fc.assert(
+      fc.property(job, (asked) => {
+        const { suited } = choose(asked, shippedProfile(asked.profile));
+        for (const s of suited) expect(s.score_parts.map((p) => p.part)).toEqual(DECIDES);
+        suited.slice(1).forEach((after, k) => {
+          const [a, b] = [suited[k]!, after].map((s) => s.score_parts.map((p) => p.value)) as [number[], number[]];
+          const first = a.findIndex((v, i) => v !== b[i]);
+          expect(first < 0 ? suited[k]!.knot < after.knot : a[first]! < b[first]!).toBe(true);
+        });
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test('rope used and bulk are those of the set form in this rope, up to whole centimetres', () => {
+    const { suited } = ask({ purpose: 'stopper', object: 'none', rope: { kind: 'dynamic', diameter_mm: 10 } });
+    expect(suited.length).toBeGreaterThan(3);
+    for (const s of suited) {
+      const { set } = knotById(s.knot).baked.forms['right']!;
+      const of = (part: string) => s.score_parts.find((p) => p.part === part)!;
+      expect([of('rope-used').value, of('bulk').value]).toEqual([
+        wholeTens(set.inKnot_ropeDiameters.value * 10),
+        wholeTens(set.girth_ropeDiameters.value * 10),
+      ]);
+      expect([of('rope-used').text, of('bulk').text]).toEqual([
+        `${of('rope-used').value} mm of rope in the knot`,
+        `${of('bulk').value} mm round it`,
+      ]);
+    }
+    // not one of them as long or as thick as all the others: there is something to decide
+    for (const part of ['rope-used', 'bulk'])
+      expect(new Set(suited.map((s) => s.score_parts.find((p) => p.part === part)!.value)).size).toBeGreaterThan(2);
+  });
+
+  test('what is hard to undo is warned of from four of five on, three is not, and nothing where nobody asked', () => {
+    const graded = new Map<number, Set<boolean>>();
+    for (const purpose of PURPOSES)
+      for (const object of OBJECTS)
+        for (const untie of UNTYING_WISHES)
+          for (const s of ask({ purpose, object, untie, team: 'trained', life_load: false }).suited) {
+            const { most } = untyingAsked(knotById(s.knot).entry, { ...JOB, untie });
+            const warned = s.cautions.some((c) => c.rule === 'U2');
+            if (untie === 'any') expect(warned).toBe(false);
+            else graded.set(most, (graded.get(most) ?? new Set()).add(warned));
+          }
+    for (const [most, warned] of graded) expect([most, [...warned]]).toEqual([most, [most > 3]]);
+    expect([graded.has(3), graded.has(4)]).toEqual([true, true]);
+  });
+});
+
 describe('other purposes', () => {
   const why = (knot: string, change: Partial<Job>) =>
     ask(change)
@@ -203,14 +274,6 @@ describe('other purposes', () => {
       expect.stringContaining('a midline loop'),
       expect.stringContaining('a noose'),
     ]);
-  });
-
-  test('of two that are alike in all else the one that takes less rope comes first', () => {
-    const bulky = ask(loop)
-      .suited.filter((s) => s.knot.endsWith('-on-bight'))
-      .map((s) => s.score_parts.find((p) => p.part === 'rope-used')!);
-    expect(bulky.length).toBeGreaterThan(1);
-    for (const p of bulky) expect(p.text).toBe(`${p.value} mm of rope in the knot`);
   });
 });
 

@@ -3,6 +3,7 @@
  * unequal ropes, then how it comes undone (if that was asked), whether the rule set names it, whether it is the usual one, what else it stands, whether everybody knows it, then ways to get it wrong, whether it
  * loosens, what must be fed by hand, rope used and bulk. Each part is said by itself, there is no one number. Silence of a profile is said, it is neither a yes nor a no.
  */
+import { upTo } from '../units';
 import { behaviour } from '../knots/facts/behaviour';
 import { knotById, knotIds, CATALOGUE_VERSION } from '../knots/catalogue/catalogue';
 import { across_mm, unit_mm } from '../knots/shape/sizes';
@@ -11,9 +12,10 @@ import type { KnotEntry } from '../knots/facts/types';
 import type { Profile } from '../profiles';
 import { cordCautions } from './friction';
 import type { Job } from './job';
+import { untyingAsked } from './untying';
 import { passing, type PassingTrial } from './passing';
 import { PULLS_ASKED } from './forPurpose';
-import { EQUAL_ONLY, isJoint, nosTo, stops, unequal, untyingAsked, type ChangeKind, type RuleText } from './rules';
+import { EQUAL_ONLY, isJoint, nosTo, stops, unequal, type ChangeKind, type RuleText } from './rules';
 import { pullWords } from '../knots/facts/words';
 
 export type { RuleText };
@@ -109,12 +111,17 @@ const speaksOf = (profile: Profile, knot: KnotEntry): boolean =>
   (profile.also ?? []).some((a) => a.knots.includes(knot.id)) ||
   profile.lengths.some((l) => l.for.includes(knot.id) || l.for.includes(knot.family) || l.for.includes('any'));
 
+const NOT_SETTLED: Readonly<Record<Exclude<KnotEntry['form_certainty'], 'settled'>, string>> = {
+  'one-derivation': 'it stands on one derivation alone',
+  unsettled: 'which form is meant is not known',
+};
+
 function cautionsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   const out: RuleText[] = [];
   const add = (rule: string, text: string, source: RuleText['source'], of: string | null = null) =>
     out.push({ rule, text, source, of });
   if (knot.form_certainty !== 'settled')
-    add('S3', `its computed form is not settled: ${knot.form_text.split(':')[0]!}`, 'general');
+    add('S3', `its computed form is not settled: ${NOT_SETTLED[knot.form_certainty]}`, 'general');
   if (knot.recognised.by === 'trained')
     add(
       'C1',
@@ -148,8 +155,6 @@ function cautionsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
 
 /** Grades of a pull that is stood. */
 const STANDS: readonly string[] = ['made', 'ok'];
-/** Rounded up to what a tape measure shows, mm. */
-const upTo10 = (mm: number) => Math.ceil(mm / 10) * 10;
 
 function scoreOf(
   knot: KnotEntry,
@@ -163,8 +168,8 @@ function scoreOf(
   const usual = knot.usual_for?.includes(job.purpose) ?? false;
   const grave = knot.faults.filter((f) => f.verdict === 'take-out-and-retie').length;
   const unit = unit_mm(form, across_mm(knot, job.rope));
-  const mm = upTo10(form.set.inKnot_ropeDiameters.value * unit);
-  const girth = upTo10(form.set.girth_ropeDiameters.value * unit);
+  const mm = upTo(10, form.set.inKnot_ropeDiameters.value * unit);
+  const girth = upTo(10, form.set.girth_ropeDiameters.value * unit);
   const minds = isJoint(knot) && unequal(job) && EQUAL_ONLY.includes(knot.id);
   const onlyOk = job.pulls.filter((p) => !stops(knot, job, p) && behaviour(knot, p).grade !== 'made');
   const others = PULLS_ASKED[job.purpose].filter((p) => !job.pulls.includes(p));

@@ -24,6 +24,8 @@ export interface RopeQuestion {
 
 type Part = 'in_knot' | 'eye' | 'tail' | 'stopper' | 'total' | 'start_at';
 export type RopeNeeded = Record<`${Part}_mm` | `${Part}_mm_low` | `${Part}_mm_high`, number> & {
+  /** Where the tail's length is from: the rule set, what is usual where it gives none, or the rope goes on. */
+  readonly tail_from: 'rule' | 'general' | 'goes-on';
   readonly notes: readonly string[];
 };
 
@@ -123,5 +125,6 @@ export function ropeNeeded(profile: Profile, q: RopeQuestion): RopeNeeded {
     out[`total_mm${suffix}`] = round(Object.keys(parts).reduce((sum, part) => sum + out[`${part}_mm${suffix}`]!, 0));
     out[`start_at_mm${suffix}`] = round(inKnot[of] + eye[of] + tail + stopper - Math.min(standingSide[of], inKnot[of]));
   }
-  return { ...out, notes } as unknown as RopeNeeded;
+  const tail_from = goesOn(entry) ? 'goes-on' : rule.required_mm === null ? 'general' : 'rule';
+  return { ...out, tail_from, notes } as unknown as RopeNeeded;
 }

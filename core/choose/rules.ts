@@ -2,6 +2,7 @@
  * The rules by which a knot is ruled out of a job: data with id, text and source, and beside each what makes it say no. A rule says no with how grave
  * that is, or names the one visible change that would do. What a rule set says of a knot is that rule set's own rule, with its id and source.
  */
+import { untyingAsked } from './untying';
 import { behaviour } from '../knots/facts/behaviour';
 import { FAMILIES, type KnotEntry, type Source } from '../knots/facts/types';
 import type { Profile } from '../profiles';
@@ -69,12 +70,6 @@ const graded = (
 const CORD_IS_USUAL: readonly Job['purpose'][] = ['friction', 'cord-loop', 'sling'];
 /** Knots that are spoken of in thin slippery cord. */
 const IN_HIGH_MODULUS: readonly string[] = ['alpine-butterfly'];
-/** How it comes undone in the way that is asked; after ordinary load where nothing is said of that. */
-export const untyingAsked = (knot: KnotEntry, job: Job): KnotEntry['untying'][number] =>
-  knot.untying.find(
-    (u) =>
-      u.condition === (job.untie === 'after-hard-falls' || job.untie === 'under-load' ? job.untie : 'ordinary-load'),
-  ) ?? knot.untying[0]!;
 const byHand = (job: Job) => job.untie === 'by-hand-after-load' || job.untie === 'after-hard-falls';
 /** Above this of 5 it takes tools or a knife. */
 const BY_HAND_MOST = 4;

@@ -1,15 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
 import { distance, type Point3 } from '../curve';
 import {
+  closedApart,
   closedAtInfinity,
   crossingsSeenFrom,
   diagramOf,
   FRONT,
   gaussCodeOf,
   invariantsOf,
+  linkingMatrix,
   openedAtEye,
   pinnedEye,
   reduced,
+  regularView,
   signature,
   simplestDiagram,
   straightened,
@@ -86,6 +89,30 @@ describe('a cut eye', () => {
     expect(() => openedAtEye(loop, loop.length)).toThrow(refuses('eye-not-found'));
   });
 });
+
+/** Two legs wound about each other, joined at their far end. */
+const wound = (turns: number): { points: Point3[]; eye: number } => {
+  const leg = (side: number) =>
+    Array.from({ length: 41 }, (_, i): Point3 => {
+      const angle = (2 * Math.PI * turns * i) / 40;
+      return [i / 2, side * Math.cos(angle), side * Math.sin(angle)];
+    });
+  const out = leg(1);
+  const ends = (y: number): Point3[] => [8, 4].map((x) => [-x, y * (1 + x / 4), 0]);
+  return { points: [...ends(1), ...out, [26, 0.3, 0.2], ...leg(-1).reverse(), ...ends(-1).reverse()], eye: 43 };
+};
+
+test.each([1, -1, 2, -2])(
+  'legs wound %d times about each other are no link, whichever way they are led out',
+  (turns) => {
+    const { points, eye } = wound(turns);
+    const linked = (lines: Parameters<typeof regularView>[0]) =>
+      linkingMatrix(diagramOf(regularView(lines), 2))[0]![1]!;
+    expect(Math.abs(linked(closedApart(openedAtEye(points, eye))))).toBe(Math.abs(turns));
+    for (const sense of [1, -1])
+      expect(linked(pinnedEye(points, eye, FRONT, (n) => openedAtEye(points, eye, sense * n)))).toBe(0);
+  },
+);
 
 test('two overlaps are taken away together, one alone is none', () => {
   const seen = diagramOf(crossingsSeenFrom([closedAtInfinity(overhand)], FRONT), 1);

@@ -23,6 +23,14 @@ export function lengthText(value_mm: number, unit: LengthUnit, fist_mm = 100): s
   return `${(value_mm / fist_mm).toFixed(1)} fists`;
 }
 
+/** From one length to another, for reading; the unit once where both have the same. */
+export function rangeText(low_mm: number, high_mm: number, unit: 'mm' | 'in'): string {
+  const [low, high] = [lengthText(low_mm, unit), lengthText(high_mm, unit)];
+  if (low === high) return high;
+  const bothIn = unit === 'in' ? ' in' : low_mm >= 1000 ? ' m' : high_mm < 1000 ? ' mm' : null;
+  return `${bothIn === null ? low : low.slice(0, -bothIn.length)}–${high}`;
+}
+
 const UNIT_MM: Readonly<Record<string, number>> = {
   mm: 1,
   cm: 10,
@@ -65,3 +73,10 @@ export function lengthFromText(text: string, unit: 'mm' | 'in'): number {
   }
   return Number.isFinite(sum) ? sum : Number.NaN;
 }
+
+/**
+ * A length that has to be there, as it is shown: up to whole steps, never down. What is a step already to a tenth of a
+ * millimetre stays.
+ * @example upTo(5, 46.5) // 50
+ */
+export const upTo = (step_mm: number, mm: number): number => Math.ceil(Math.round(mm * 10) / 10 / step_mm) * step_mm;

@@ -2,6 +2,7 @@
  * Cards: one knot on one small page, to be laid in a pocket or beside the rope: how it is tied step by step, both faces, what is counted, tail and start
  * for this rope, faults to look for, cautions. Black on white; several knots make a booklet, a page each. What does not fit is set smaller, never left out.
  */
+import { upTo } from '../../core/units';
 import { ropeNeeded, type JobRope } from '../../core/choose';
 import { goesOn } from '../../core/knots/facts/behaviour';
 import { across_mm, acrossText } from '../../core/knots/shape/sizes';
@@ -58,7 +59,7 @@ function stepsOf(id: string, way: string | undefined, hand: CardAsked['hand']): 
 }
 
 const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-const upTo5 = (mm: number): string => `${Math.ceil(mm / 5) * 5} mm`;
+const upTo5 = (mm: number): string => `${upTo(5, mm)} mm`;
 const ORDER = { 'take-out-and-retie': 0, 'put-right': 1, remark: 2 } as const;
 const SIGN = { 'take-out-and-retie': 'Retie', 'put-right': 'Put right', remark: 'Remark' } as const;
 
@@ -86,7 +87,7 @@ function words(
     [
       'Tail',
       [
-        `${sentence(tail.rule.text)}${tail.required_mm === null ? '' : `: here at least ${upTo5(tail.required_mm)}${tail.max_mm === null ? '' : `, at most ${tail.max_mm} mm`}`}. Rules: ${profile.name}, version ${profile.version}.`,
+        `${sentence(tail.rule.text)}${tail.required_mm === null ? '' : `: here at least ${upTo(1, tail.required_mm)} mm${tail.max_mm === null ? '' : `, at most ${tail.max_mm} mm`}`}. Rules: ${profile.name}, version ${profile.version}.`,
       ],
     ],
     ['Set', [sentence(entry.set.text)]],
@@ -188,7 +189,7 @@ class Card {
     y += this.put(entry.names[0], MARGIN, y, this.inner, 17, 'bold');
     y +=
       this.put(
-        `${told ? `${told.right ? told.name : `WRONG ON PURPOSE: ${told.name.replace(/^Wrong: /, '')}`}. ` : 'How it is tied is not shown yet. '}${asked.hand === 'left' ? 'Mirrored for left-handers. ' : ''}Needs ${entry.needs.text}.`,
+        `${told ? `${told.right ? told.name : `WRONG ON PURPOSE. ${told.name}`}. ` : 'How it is tied is not shown yet. '}${asked.hand === 'left' ? 'Mirrored for left-handers. ' : ''}Needs ${entry.needs.text}.`,
         MARGIN,
         y,
         this.inner,

@@ -150,7 +150,7 @@ export async function checkPdf(
   const missing = checkPointsFor(entryById(row.knot), profile, body.stopper).filter(
     (p) => !body.answers.some((a) => a.point === p.id),
   );
-  if (missing.length > 0) page.text(`Not looked at: ${missing.map((p) => p.question.replace(/\?$/, '')).join('; ')}.`);
+  if (missing.length > 0) page.text(`Not looked at: ${missing.map((p) => p.question).join(' ')}`);
   for (const e of entries) entryOnPage(page, e, nameOf);
   if (verifyUrl !== null) page.text(`To verify: ${verifyUrl}`, { size: 7.5, colour: '#333' });
   return page.finish();

@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import type { CheckRow } from '../../contract';
 import { useKnotsQuery } from '../store/api';
 import { VerdictShape } from './Verdict';
-import { momentText, VERDICT_WORDS } from './words';
+import { dateText, VERDICT_WORDS } from './words';
 
 export function useKnotName(): (id: string) => string {
   const knots = useKnotsQuery().data;
@@ -31,7 +31,7 @@ export function CheckRows({ rows, label }: { rows: readonly CheckRow[]; label: s
               </span>
             </span>
             <span className="sub text-end">
-              {momentText(r.seen_at).split(',')[0]}
+              {dateText(r.seen_at)}
               <br />
               {r.open_finding ? (
                 <b className="v-take-out-and-retie">open</b>

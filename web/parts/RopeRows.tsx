@@ -2,10 +2,10 @@
 import type { z } from 'zod';
 import type { Person, ropeNeededReply } from '../../contract';
 import type { Profile } from '../../core/profiles/types';
-import { inOwnMeasures, lengthText, type OwnMeasures } from '../../core/units';
+import { inOwnMeasures, rangeText, upTo, type OwnMeasures } from '../../core/units';
 
 /** Rounded up to what a tape measure shows, mm. */
-export const upTo10 = (mm: number): number => Math.ceil(mm / 10) * 10;
+export const upTo10 = (mm: number): number => upTo(10, mm);
 
 /** What a person has measured of their own; a fist that was never calibrated is no measure. */
 export const ownMeasuresOf = (p: Person | null | undefined): OwnMeasures => ({
@@ -30,10 +30,7 @@ interface Props {
 
 export function RopeRows({ knot, needed, person, profile }: Props) {
   const unit = person?.length_unit === 'in' ? 'in' : 'mm';
-  const text = (low: number, high: number) =>
-    upTo10(low) === upTo10(high)
-      ? lengthText(upTo10(low), unit)
-      : `${lengthText(upTo10(low), unit).replace(/ (mm|m|in)$/, '')}–${lengthText(upTo10(high), unit)}`;
+  const text = (low: number, high: number) => rangeText(upTo10(low), upTo10(high), unit);
   const row = (label: string, low: number, high: number, cls = '') => (
     <div className={`measure ${cls}`}>
       <span>{label}</span>

@@ -8,7 +8,7 @@ import type { Walk } from '../store/walks';
 import { pictureUrl } from './KnotPicture';
 import { Points } from './Points';
 import { framing, type SceneComponent } from './rope/framing';
-import { partOfRope, pickedIn } from './rope/picking';
+import { partOfRope, pickedIn, ROPE_PART_WORDS } from './rope/picking';
 import { newId } from './newId';
 import { Verdict, VerdictShape } from './Verdict';
 import { initials, VERDICT_WORDS } from './words';
@@ -146,7 +146,7 @@ describe('what is touched on the turning rope', () => {
       collar: [65, 70],
       nipping_loop: [12, 30],
     } as const;
-    expect([5, 20, 35, 55, 66, 85].map((at) => partOfRope(at, marks))).toEqual([
+    expect([5, 20, 35, 55, 66, 85].map((at) => ROPE_PART_WORDS[partOfRope(at, marks)])).toEqual([
       'the standing part',
       'the nipping loop',
       'the rope in the knot',

@@ -122,6 +122,9 @@ export const momentText = (iso: string): string =>
     hour: '2-digit',
     minute: '2-digit',
   });
+/** The day with its year. */
+export const dateText = (iso: string): string =>
+  new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
 export const dayText = (iso: string): string =>
   new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
 export const initials = (name: string): string =>

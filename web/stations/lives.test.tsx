@@ -158,6 +158,47 @@ test('a file with a wrong cell is shown and cannot be read in', async () => {
   expect(sent.map((s) => (s.body as { commit: boolean }).commit)).toEqual([false]);
 });
 
+const looked = (rows: { tag: string; wrong?: string }[], read_in = false) => ({
+  columns: ['tag'],
+  rows: rows.map(({ tag, wrong }, i) => ({
+    row: i + 2,
+    values: { tag },
+    errors: wrong ? [{ column: 'tag', message: wrong }] : [],
+  })),
+  errors: rows.filter((r) => r.wrong).length,
+  read_in,
+  first_passwords: [],
+});
+
+test('what is wrong in a file stands first, however far down it is', async () => {
+  const rows = Array.from({ length: 80 }, (_, i) => ({
+    tag: `R-${i}`,
+    ...(i === 77 && { wrong: 'is there already' }),
+  }));
+  show(<Import />, '/log/import/:what', '/log/import/ropes', { 'POST /imports': looked(rows) });
+  fireEvent.change(await screen.findByLabelText('or the text itself'), { target: { value: 'tag\nA' } });
+  expect(await screen.findByText('tag: is there already')).toBeTruthy();
+  expect(screen.getAllByRole('rowheader')[0]!.textContent).toBe('79');
+  expect(screen.getByText('and 20 more rows')).toBeTruthy();
+});
+
+test('a file is read in under the reading that was looked at; another file is another reading', async () => {
+  const { sent } = show(<Import />, '/log/import/:what', '/log/import/ropes', {
+    'POST /imports': looked([{ tag: 'A' }]),
+  });
+  const text = await screen.findByLabelText('or the text itself');
+  fireEvent.change(text, { target: { value: 'tag\nA' } });
+  await screen.findByText('1 rows, nothing wrong.');
+  fireEvent.change(text, { target: { value: 'tag\nB' } });
+  await waitFor(() => expect(sent).toHaveLength(2));
+  await screen.findByText('1 rows, nothing wrong.');
+  fireEvent.click(screen.getByRole('button', { name: 'Read all 1 in' }));
+  await waitFor(() => expect(sent).toHaveLength(3));
+  const [first, second, third] = sent.map((s) => s.body as { id: string; csv: string; commit: boolean });
+  expect(second!.id).not.toBe(first!.id);
+  expect(third).toMatchObject({ id: second!.id, csv: 'tag\nB', commit: true });
+});
+
 test('the record in sum says how many tails missed their limit', async () => {
   const tail = {
     check: 'c',

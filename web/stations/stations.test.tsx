@@ -196,6 +196,22 @@ describe('choose', () => {
     expect(await screen.findByRole('heading', { name: 'Locked bowline' })).toBeTruthy();
     for (const rule of ['SC-K2', 'C1', 'B1', 'P3']) expect(screen.getByText(rule)).toBeTruthy();
   });
+  test('what has to be there is shown up to the next step, never down; whether a rule says it', async () => {
+    const parts = ['in_knot', 'eye', 'tail', 'stopper', 'total', 'start_at'];
+    const needed = (tail_from: string) => ({
+      ...Object.fromEntries(parts.flatMap((p) => ['', '_low', '_high'].map((of) => [`${p}_mm${of}`, 300]))),
+      tail_mm: 46.4,
+      total_mm_high: 1001,
+      tail_from,
+      notes: [],
+    });
+    show(<Choose />, '/choose', '/choose', { 'POST /choose': answer, 'POST /rope-needed': needed('general') });
+    expect(await screen.findByText('1.01 m')).toBeTruthy();
+    expect(screen.getByText('47 mm').parentElement!.textContent).toBe('47 mmof tail (no rule)');
+    cleanup();
+    show(<Choose />, '/choose', '/choose', { 'POST /choose': answer, 'POST /rope-needed': needed('rule') });
+    expect((await screen.findByText('47 mm')).parentElement!.textContent).toBe('47 mmof tail');
+  });
   test('a pull can be added, the last one cannot be taken away', async () => {
     show(<Choose />, '/choose', '/choose', { 'POST /choose': answer, 'POST /rope-needed': 404 });
     fireEvent.click(await screen.findByRole('button', { name: 'standing part to eye' }));

@@ -39,3 +39,18 @@ test('what cannot be told apart at sight, or lies on another thing, is said in w
   expect(wrongPicture('munter-hitch', right, wrong('gate-to-brake'), ['gate-to-brake'])).toBeNull();
   expect(wrongPicture('clove-hitch', right, wrong('not-tucked'), ['not-tucked'])).toBeNull();
 });
+
+test('beside a picture of another form, of another knot or of a harness the wrong form is not shown', () => {
+  const picture = { form: 'right', face: 'front' as const, state: 'tight' as const };
+  const wrong = { fault: 'loose' as const, label: '', picture: null };
+  const shown = (other: object) =>
+    wrongPicture('bowline', { right: { label: '', picture: { ...picture, ...other } as typeof picture } }, wrong, [
+      'loose',
+    ]);
+  expect(shown({})).toEqual({ ...picture, form: 'loose' });
+  expect([shown({ form: 'tail-short' }), shown({ knot: 'prusik' }), shown({ harness: 'two' })]).toEqual([
+    null,
+    null,
+    null,
+  ]);
+});

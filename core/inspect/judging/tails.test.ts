@@ -11,8 +11,9 @@ test.each([
   ['1,5', 'fist', 138],
   ['12', 'diameter', 126],
   [' 0 ', 'mm', 0],
+  ['20000', 'mm', 20_000],
 ] as const)('%s %s is %d mm', (text, unit, mm) => expect(typedTail_mm(text, unit, OF)).toBe(mm));
-test.each(['', 'x', '-1', '1e9', 'NaN', '12 cm', '20001'])('"%s" is no length', (text) =>
+test.each(['', '   ', 'x', '-1', '1e9', 'NaN', '12 cm', '20001'])('"%s" is no length', (text) =>
   expect(typedTail_mm(text, 'mm', OF)).toBeNull(),
 );
 
@@ -87,6 +88,11 @@ test('what is typed stays what it is to a tenth of a millimetre: nothing is roun
   expect(typedTail_mm('99.94', 'mm', of)).toBe(99.9);
   expect(typedTail_mm('9.8', 'diameter', of)).toBe(100);
   expect(typedTail_mm('9.7', 'diameter', of)).toBe(98.9);
+});
+
+test('no more than 20 m, in whatever unit it is typed', () => {
+  expect(typedTail_mm('200', 'fist', { fist_mm: 100, rope_diameter_mm: 10 })).toBe(20_000);
+  expect(typedTail_mm('200.1', 'fist', { fist_mm: 100, rope_diameter_mm: 10 })).toBeNull();
 });
 
 test('how far off each way of measuring may be', () => {

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { entryById } from '../../knots/catalogue/lookup';
 import { ENTRIES } from '../../knots/catalogue/entries';
-import { PROFILE_IDS, shippedProfile } from '../../profiles';
+import { PROFILE_IDS, shippedProfile, type Profile } from '../../profiles';
 import { checkPointsFor, judge, stopperAsked, type JudgeInput, type PointAnswer } from '.';
 
 const EIGHT = 'figure-eight-follow-through';
@@ -75,7 +75,10 @@ describe('the verdict', () => {
 
   test('an answer that is none of the point is refused', () => {
     expect(() => ask('sport-crag', { with: [{ point: 'front', found: 'half-finished' }] })).toThrow(
-      expect.objectContaining({ code: 'bad-input' }) as unknown as Error,
+      expect.objectContaining({
+        code: 'bad-input',
+        errors: [{ path: 'answers.front.found', message: '"half-finished" is no answer to this point' }],
+      }) as unknown as Error,
     );
   });
 });
@@ -107,8 +110,40 @@ describe('the tail in it', () => {
     expect(missing.verdict).toBe('put-right');
   });
 
-  test('cannot see is not judged', () =>
-    expect(ask('sport-crag', { with: [{ point: 'tail', found: 'cannot-see' }] }).not_judged).toEqual(['tail']));
+  test('cannot see is not judged, whatever length stands beside it; not answered is told apart from it', () => {
+    const seen = (...answers: PointAnswer[]) =>
+      ask('sport-crag', { without: 'tail', with: answers }).points.find((p) => p.point === 'tail');
+    const unseen = { state: 'not-judged', found: 'cannot-see', text: 'could not be seen', what_to_do: null };
+    expect(seen({ point: 'tail', found: 'cannot-see' })).toMatchObject(unseen);
+    expect(seen({ ...tail(130), found: 'cannot-see' })).toMatchObject(unseen);
+    expect(seen()).toMatchObject({ state: 'not-judged', found: 'unanswered', text: 'not measured' });
+    expect(ask('sport-crag', { with: [{ point: 'tail', found: 'cannot-see' }] }).not_judged).toEqual(['tail']);
+  });
+
+  test('what to do is that of the fault it is: too short, too long', () => {
+    const todo = (knot: string, id: string) => entryById(knot).faults.find((f) => f.id === id)!.what_to_do;
+    const of = (knot: string, mm: number) =>
+      ask('sport-crag', { knot, with: [tail(mm)] }).points.find((p) => p.point === 'tail')!.what_to_do;
+    expect(of(EIGHT, 60)).toBe(todo(EIGHT, 'tail-short'));
+    expect(of('bowline-locked', 236)).toBe(todo('bowline-locked', 'tail-long'));
+  });
+
+  test('no rule is no verdict: neither where nothing is asked of a tail, nor where a rule asks no length and no stopper is tied', () => {
+    const tailOf = (profile: Profile, stopper: boolean) =>
+      judge(profile, {
+        knot: EIGHT,
+        rope_diameter_mm: 10,
+        stopper,
+        fist_mm: 100,
+        secondSigned: true,
+        answers: right(EIGHT, profile.id, stopper),
+      }).points.find((p) => p.point === 'tail');
+    const [silent, crag] = [shippedProfile('rescue-team'), shippedProfile('sport-crag')];
+    expect(tailOf(silent, true)).toMatchObject({ state: 'not-judged', tail: { rule: { id: 'none' } } });
+    const lengths = crag.lengths.filter((r) => r.noLength).map(({ stopper: _, ...rule }) => rule);
+    expect(tailOf({ ...crag, lengths }, true)).toMatchObject({ state: 'meets' });
+    expect(tailOf({ ...crag, lengths }, false)).toMatchObject({ state: 'not-judged', text: lengths[0]!.text });
+  });
 });
 
 test('the stopper is a point where one is tied or asked', () => {

@@ -133,13 +133,13 @@ function judgeTailPoint(profile: Profile, input: JudgeInput, answer: PointAnswer
     return first;
   const each = names.map((name, k) => ({
     name,
-    ...(k === 0 ? first : judgeTail1(profile, input, answer, answer?.more_tails?.[k - 1])),
+    ...judgeTail1(profile, input, answer, k === 0 ? answer?.tail : answer?.more_tails?.[k - 1], ''),
   }));
   const worst = BY_STATE.map((state) => each.find((t) => t.state === state)).find((t) => t !== undefined)!;
   const { name: _, ...point } = each
     .filter((t) => t.state === worst.state)
     .reduce((a, b) => ((b.tail?.margin_mm ?? 0) < (a.tail?.margin_mm ?? 0) ? b : a));
-  return { ...point, text: each.map((t) => `${t.name}: ${t.text.replace(/^tail /, '')}`).join('; ') };
+  return { ...point, text: each.map((t) => `${t.name}: ${t.text}`).join('; ') };
 }
 
 function judgeTail1(
@@ -147,6 +147,8 @@ function judgeTail1(
   input: JudgeInput,
   answer: PointAnswer | undefined,
   given: TailMeasured | undefined,
+  /** what is said before a length: which tail it is stands before the whole text where there are several */
+  named = 'tail ',
 ): JudgedPoint {
   const asked = {
     knot: input.knot,
@@ -177,7 +179,7 @@ function judgeTail1(
       ...base,
       state: 'put-right',
       found: 'tail-short',
-      text: `tail ${measured.tail_mm} mm, ${t.required_mm} asked`,
+      text: `${named}${measured.tail_mm} mm, ${t.required_mm} asked`,
       what_to_do: todo('tail-short'),
     };
   if (t.verdict === 'long')
@@ -185,16 +187,16 @@ function judgeTail1(
       ...base,
       state: 'put-right',
       found: 'tail-long',
-      text: `tail ${measured.tail_mm} mm, at most ${t.max_mm}`,
+      text: `${named}${measured.tail_mm} mm, at most ${t.max_mm}`,
       what_to_do: todo('tail-long'),
     };
   if (t.verdict === 'not-measured')
     return {
       ...base,
       state: 'not-judged',
-      text: `tail ${measured.tail_mm} mm, give or take ${measured.uncertainty_mm}: touches the limit; measure it with a ruler`,
+      text: `${named}${measured.tail_mm} mm, give or take ${measured.uncertainty_mm}: touches the limit; measure it with a ruler`,
     };
-  return { ...base, state: 'meets', found: 'right', text: `tail ${measured.tail_mm} mm, ${t.required_mm} asked` };
+  return { ...base, state: 'meets', found: 'right', text: `${named}${measured.tail_mm} mm, ${t.required_mm} asked` };
 }
 
 /**

@@ -51,13 +51,23 @@ interface Marks {
   readonly nipping_loop?: readonly [number, number] | undefined;
 }
 
-/** The part of the rope that a point lies in, in words. */
-export function partOfRope(at: number, marks: Marks | undefined): string {
+export const ROPE_PART_WORDS = {
+  standing: 'the standing part',
+  tail: 'the tail',
+  eye: 'the eye',
+  collar: 'the collar',
+  'nipping-loop': 'the nipping loop',
+  knot: 'the rope in the knot',
+} as const;
+export type RopePart = keyof typeof ROPE_PART_WORDS;
+
+/** The part of the rope that a point lies in. */
+export function partOfRope(at: number, marks: Marks | undefined): RopePart {
   const inside = (s: readonly [number, number] | undefined) => s !== undefined && at >= s[0] && at <= s[1];
-  if (inside(marks?.standing)) return 'the standing part';
-  if (inside(marks?.tail)) return 'the tail';
-  if (marks?.legs?.some(inside) || marks?.second_legs?.some(inside)) return 'the eye';
-  if (inside(marks?.collar)) return 'the collar';
-  if (inside(marks?.nipping_loop)) return 'the nipping loop';
-  return 'the rope in the knot';
+  if (inside(marks?.standing)) return 'standing';
+  if (inside(marks?.tail)) return 'tail';
+  if (marks?.legs?.some(inside) || marks?.second_legs?.some(inside)) return 'eye';
+  if (inside(marks?.collar)) return 'collar';
+  if (inside(marks?.nipping_loop)) return 'nipping-loop';
+  return 'knot';
 }

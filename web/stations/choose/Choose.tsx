@@ -6,6 +6,9 @@ import type { chooseReply } from '../../../contract';
 import { newId } from '../../parts/newId';
 import type { Job } from '../../../core/choose/job';
 import { jobFor, OBJECTS_FOR, TWO_ROPES } from '../../../core/choose/forPurpose';
+import { untyingAsked } from '../../../core/choose/untying';
+import { entryById } from '../../../core/knots/catalogue/lookup';
+import { upTo } from '../../../core/units';
 import { withElse } from '../../../core/choose/whatElse';
 import { across_mm } from '../../../core/knots/shape/sizes';
 import type { Family } from '../../../core/knots/facts/types';
@@ -81,11 +84,8 @@ function Card({
     rope_diameter_mm: across_mm({ family }, job.rope),
     profile: job.profile,
   }).data;
-  const untying = s.score_parts
-    .find((p) => p.part === 'untying')!
-    .text.split(':')[0]!
-    .replace(' of 5', '')
-    .replace(' to ', '–');
+  const { least, most } = untyingAsked(entryById(s.knot), job);
+  const untying = least === most ? `${most}` : `${least}–${most}`;
   const take = (to: string) => {
     send(knotTaken(s.knot));
     void navigate(to);
@@ -119,16 +119,14 @@ function Card({
         </ul>
         <div className="price">
           <span>
-            <b>{rope ? `${(Math.ceil(rope.total_mm_high / 10) / 100).toFixed(2)} m` : '–'}</b>rope, eye and tail in
+            <b>{rope ? `${(upTo(10, rope.total_mm_high) / 1000).toFixed(2)} m` : '–'}</b>rope, eye and tail in
           </span>
           <span>
             <b>{untying}</b>untying, 5 is worst
           </span>
           <span>
-            <b>{rope ? (rope.tail_mm === 0 ? 'none' : `${Math.round(rope.tail_mm)} mm`) : '–'}</b>
-            {rope?.notes.some((n) => n.startsWith('tail: the rule set gives no length'))
-              ? 'of tail (no rule)'
-              : 'of tail'}
+            <b>{rope ? (rope.tail_mm === 0 ? 'none' : `${upTo(1, rope.tail_mm)} mm`) : '–'}</b>
+            {rope?.tail_from === 'general' ? 'of tail (no rule)' : 'of tail'}
           </span>
         </div>
         <details className="small mt-2">

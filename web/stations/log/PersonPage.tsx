@@ -7,7 +7,7 @@ import { ROLES } from '../../../contract/roles';
 import { useKnotName } from '../../parts/CheckRows';
 import { Failed, Loading } from '../../parts/States';
 import { newId } from '../../parts/newId';
-import { momentText } from '../../parts/words';
+import { dateText, momentText } from '../../parts/words';
 import {
   fieldMessage,
   refusalText,
@@ -29,7 +29,7 @@ function SignOffs({ of, may }: { readonly of: Page; readonly may: boolean }) {
     void give({ of: of.person.id, body: { id: newId(), knot: k, may: what, given: !has(k, what) } });
   const cell = (k: string, what: 'tie' | 'check') => {
     const s = has(k, what);
-    const said = s ? `since ${momentText(s.at).split(',')[0]}, by ${s.by_name}` : 'no';
+    const said = s ? `since ${dateText(s.at)}, by ${s.by_name}` : 'no';
     return may ? (
       <Button
         variant={s ? 'primary' : 'outline-primary'}

@@ -28,7 +28,7 @@ import { stepsOf } from './steps';
 import { DrawnUp } from './DrawnUp';
 import { Lookalikes } from './Lookalikes';
 import type { SceneComponent } from '../../parts/rope/framing';
-import { partOfRope, type Picked } from '../../parts/rope/picking';
+import { partOfRope, ROPE_PART_WORDS, type Picked, type RopePart } from '../../parts/rope/picking';
 import { NOTHING, type Difference } from '../../parts/TouchWhatDiffers';
 import { RopeRows } from '../../parts/RopeRows';
 import { RightBesideWrong } from '../../parts/RightBesideWrong';
@@ -329,7 +329,7 @@ function Otherwise({
   crossings,
   onChosen,
 }: {
-  picked: { picked: Picked; part: string };
+  picked: { picked: Picked; part: PartTouched };
   crossings: number;
   onChosen: (d: Difference) => void;
 }) {
@@ -340,7 +340,7 @@ function Otherwise({
         Crossing {crossing} is the other way round on mine
       </Button>
     );
-  const its = part.startsWith('the tail') ? 'tail' : part.startsWith('the eye') ? 'eye' : null;
+  const its = part.of === 'tail' || part.of === 'eye' ? part.of : null;
   return its ? (
     <Button variant="outline-primary" onClick={() => onChosen({ ...NOTHING, part: its })}>
       The {its} is different on mine
@@ -408,16 +408,23 @@ export function Tie() {
   return <KnotPage key={id} knot={knot} />;
 }
 
-/** What was touched, in words: of a rope which part of it. */
+interface PartTouched {
+  /** null where it is no rope */
+  readonly of: RopePart | null;
+  readonly said: string;
+}
+
+/** What was touched: of a rope which part of it. */
 function partTouched(
   component: string,
   at: number,
   components: readonly { readonly name: string; readonly marks?: Parameters<typeof partOfRope>[1] }[] | undefined,
-): string {
-  if (component === 'rope') return partOfRope(at, components?.[0]?.marks);
-  if (component === 'second-rope')
-    return `${partOfRope(at, components?.find((c) => c.name === component)?.marks)}, second rope`;
-  return `the ${component.replaceAll('-', ' ')}`;
+): PartTouched {
+  if (component !== 'rope' && component !== 'second-rope')
+    return { of: null, said: `the ${component.replaceAll('-', ' ')}` };
+  const second = component === 'second-rope';
+  const of = partOfRope(at, (second ? components?.find((c) => c.name === component) : components?.[0])?.marks);
+  return { of, said: `${ROPE_PART_WORDS[of]}${second ? ', second rope' : ''}` };
 }
 
 /** What hangs in the eye in the large picture; some knots bring their own. */
@@ -438,7 +445,7 @@ function KnotPage({ knot }: { knot: KnotReply }) {
   const [big, setBig] = useState<string | null>(null);
   const [whole, setWhole] = useState(false);
   const [motion, setMotion] = useState<readonly SceneComponent[] | null>(null);
-  const [picked, setPicked] = useState<{ picked: Picked; part: string } | null>(null);
+  const [picked, setPicked] = useState<{ picked: Picked; part: PartTouched } | null>(null);
   const [differs, setDiffers] = useState<Difference>(NOTHING);
   const object = objectOf(knot);
   const asked = { object, ...(variant ? { variant } : { wraps }) };
@@ -501,7 +508,7 @@ function KnotPage({ knot }: { knot: KnotReply }) {
                 </span>
                 <span className="tag at-foot" aria-live="polite">
                   {picked && !motion
-                    ? `${picked.part}${picked.picked.crossing === null ? '' : `, crossing ${picked.picked.crossing}`}`
+                    ? `${picked.part.said}${picked.picked.crossing === null ? '' : `, crossing ${picked.picked.crossing}`}`
                     : 'Drag to turn; touch a strand to name it'}
                 </span>
               </>
