@@ -78,7 +78,10 @@ test('nothing but its own folder and what is generated has changed', () => {
 });
 
 const refusal = (...args: string[]) =>
-  spawnSync(process.execPath, ['--import', './scripts/lib/typescript.mjs', 'scripts/newKnot.ts', ...args], { cwd: copy, encoding: 'utf8' });
+  spawnSync(process.execPath, ['--import', './scripts/lib/typescript.mjs', 'scripts/newKnot.ts', ...args], {
+    cwd: copy,
+    encoding: 'utf8',
+  });
 
 test.each([
   ['an id that is none', ['Left Hand'], /is no id: lower-case words/],

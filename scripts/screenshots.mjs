@@ -7,10 +7,7 @@ import { MARIADBD } from './lib/mariadb.mjs';
 import { testDatabase, testServer } from './lib/testbed.mjs';
 
 ensurePackages();
-ensureSystem([
-  [MARIADBD, 'mariadb-server'],
-  browserWanted(),
-]);
+ensureSystem([[MARIADBD, 'mariadb-server'], browserWanted()]);
 ensureBuilt();
 const db = await testDatabase();
 const server = await testServer(db, 'pictures');

@@ -63,7 +63,7 @@ async function unit(args) {
   const out = join(root, 'dist/jest.json');
   rmSync(out, { force: true });
   const jest = ['--experimental-vm-modules', '--no-warnings', bin('jest/bin/jest.js')];
-  await run([...jest, '--json', `--outputFile=${out}`, ...args], {
+  await run([...jest, '--ci', '--json', `--outputFile=${out}`, ...args], {
     env: { IDIOM_TEST_ADMIN_URL: db.adminUrl, IDIOM_TEST_SOCKET: db.socket },
   });
   results.readUnit(out);
@@ -103,10 +103,7 @@ async function changed() {
 
 async function main() {
   ensurePackages();
-  ensureSystem([
-    [MARIADBD, 'mariadb-server'],
-    browserWanted(),
-  ]);
+  ensureSystem([[MARIADBD, 'mariadb-server'], browserWanted()]);
   mkdirSync(join(root, 'dist'), { recursive: true });
   mkdirSync(join(root, 'node_modules/.cache/idiom'), { recursive: true });
   if (flags.includes('--changed')) return changed();

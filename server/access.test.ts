@@ -231,3 +231,29 @@ test('past the rate a client is told when to come back', async () => {
   ]).toEqual(['too-many-requests', 'application/problem+json; charset=utf-8', true]);
   await limited.close();
 });
+
+test('a session ends after seven days, and where it is ended; what is no token is nobody', async () => {
+  const who = await member(t, ours.organisation, ['inspector']);
+  const person = async (cookie: string) =>
+    (await call(t, 'GET', '/session', { ...who, cookie })).body['person'] as { id: string } | null;
+  const now = t.clock.now;
+  t.clock.now = new Date(now.getTime() + 7 * 86_400_000 - 1000);
+  expect((await person(who.cookie))?.id).toBe(who.id);
+  t.clock.now = new Date(now.getTime() + 7 * 86_400_000 + 1000);
+  expect(await person(who.cookie)).toBeNull();
+  t.clock.now = now;
+  expect(await person(`${who.cookie}0`)).toBeNull();
+  expect((await person(who.cookie))?.id).toBe(who.id);
+  const ended = await call(t, 'DELETE', '/session', who);
+  expect(String(ended.headers['set-cookie'])).toMatch(/idiom_session=;.*Path=\//);
+  expect(await person(who.cookie)).toBeNull();
+});
+
+test('who lacks the role is told which would do', async () => {
+  const refused = await call(t, 'POST', '/people', learner, {});
+  expect([refused.status, refused.body.code]).toEqual([403, 'role-missing']);
+  const endpoint = Object.values(ENDPOINTS as Record<string, Endpoint>).find(
+    (e) => e.path === '/people' && e.method === 'POST',
+  )!;
+  expect(refused.body['detail']).toContain((endpoint.access as readonly string[]).join(', '));
+});

@@ -93,6 +93,35 @@ test('wrong passwords run out, a right one and time bring them back', async () =
   expect(await attempt('the right one')).toBe('in');
 });
 
+test('eight wrong passwords of one key lock it for ten minutes from the first, said to the second; others are not locked', () => {
+  let now = 0;
+  const limiter = new TryLimiter(() => new Date(now));
+  const check = (key: string) => {
+    try {
+      limiter.check(key);
+      return 'may try';
+    } catch (e) {
+      return (e as IdiomError).message;
+    }
+  };
+  for (let i = 0; i < 7; i++) limiter.wrong('a');
+  expect(check('a')).toBe('may try');
+  now = 60_000;
+  limiter.wrong('a');
+  expect(check('a')).toBe('Wait 540 s and try again.');
+  expect(check('b')).toBe('may try');
+  now = 600_000;
+  expect(check('a')).toBe('Wait 0 s and try again.');
+  now = 600_001;
+  expect(check('a')).toBe('may try');
+  // the eight are forgotten, the next is the first again
+  limiter.wrong('a');
+  expect(check('a')).toBe('may try');
+  limiter.right('a');
+  for (let i = 0; i < 7; i++) limiter.wrong('a');
+  expect(check('a')).toBe('may try');
+});
+
 test('what is named in a body is a fault of its field', () => {
   expect(profileIn('profile', 'sport-crag').id).toBe('sport-crag');
   for (const [f, path] of [

@@ -184,6 +184,7 @@ test('the cookie of a session cannot be read by scripts, nor sent from another s
   const cookie = String(r.headers['set-cookie']);
   expect(cookie).toMatch(/; HttpOnly/);
   expect(cookie).toMatch(/; SameSite=Strict/);
+  expect(cookie).toMatch(/; Path=\/;/);
 });
 
 test.each(['entries', 'wrong_pins', 'knot_entries', 'profile_versions', 'sign_offs'])(

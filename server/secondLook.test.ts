@@ -153,13 +153,20 @@ describe('on the first one’s device', () => {
     expect(
       tries.filter((a) => a.body.code === 'pin-locked' && a.status === 429 && Number(a.headers['retry-after']) > 0),
     ).toHaveLength(4);
-    expect((await look(body.id, own(body.answers, by(victim.id, PIN)), first)).body.code).toBe('pin-locked');
+    const locked = await look(body.id, own(body.answers, by(victim.id, PIN)), first);
+    expect([locked.body.code, locked.body['detail'], locked.headers['retry-after']]).toEqual([
+      'pin-locked',
+      'Wait 900 s, or sign on a device of one’s own. The wrong ones are recorded.',
+      '900',
+    ]);
     // the person and an instructor see them, others do not
     const told = async (as: Member) =>
       ((await call(t, 'GET', `/people/${victim.id}`, as)).body['wrong_pins'] as { on_device_of_name: string }[]).length;
     expect([await told(victim), await told(instructor), await told(second)]).toEqual([PIN_TRIES, PIN_TRIES, 0]);
     const now = t.clock.now;
-    t.clock.now = new Date(now.getTime() + PIN_WINDOW_MS + 1000);
+    t.clock.now = new Date(now.getTime() + 15 * 60_000 - 1000);
+    expect((await look(body.id, own(body.answers, by(victim.id, PIN)), first)).body['detail']).toMatch(/^Wait 1 s/);
+    t.clock.now = new Date(now.getTime() + 15 * 60_000 + 1000);
     expect((await look(body.id, own(body.answers, by(victim.id, PIN)), first)).status).toBe(200);
     t.clock.now = now;
     const [rows] = await t.db.query('SELECT pin_hash FROM people WHERE id = ?', [victim.id]);

@@ -6,6 +6,7 @@ import {
   requiredLength_mm,
   shippedProfile,
   SHIPPED_PROFILES,
+  type Profile,
   type TailQuestion,
 } from './index';
 
@@ -104,4 +105,21 @@ test('profiles are named with or without their version', () => {
   expect(shippedProfile('sport-crag@1')).not.toHaveProperty('also');
   for (const bad of ['sport-crag@3', 'nobody', '', 'sport-crag@x'])
     expect(() => shippedProfile(bad)).toThrow(expect.objectContaining({ code: 'unknown-profile' }) as unknown as Error);
+});
+
+test('a rule for the end of a rope is not one for a tie-in, nor the other way round; what kind of length is said without a rule too', () => {
+  const crag = shippedProfile('sport-crag');
+  const rule = {
+    ...crag.lengths[0]!,
+    id: 'X',
+    for: ['any'] as const,
+    use: 'rope-end' as const,
+    kind: 'beyond_stopper' as const,
+  };
+  const asked = (lengths: Profile['lengths'], as?: 'rope-end') =>
+    judgeTail({ ...crag, lengths }, { knot: 'bowline', rope_diameter_mm: 10, ...(as && { as }) });
+  expect(asked([rule]).rule.id).toBe('none');
+  expect(asked([rule], 'rope-end').rule.id).toBe('X');
+  expect(asked([{ ...rule, use: 'tie-in', kind: 'tail' }], 'rope-end').rule.id).toBe('none');
+  expect([asked([]).length_kind, asked([], 'rope-end').length_kind]).toEqual(['tail', 'beyond_stopper']);
 });

@@ -31,7 +31,7 @@ export const MODULES: readonly Module[] = [
       'choose cutLength difference forPurpose friction passing ropeNeeded rules strands whatElse',
     ),
     tests: [
-      tests('core/choose', 'limits difference cutLength strands'),
+      tests('core/choose', 'answers limits difference cutLength strands'),
       tests('core/choose', 'choose'),
       tests('core/choose', 'rules'),
     ],
@@ -54,15 +54,15 @@ export const MODULES: readonly Module[] = [
     files: [
       ...of('server/plugins', 'session pin'),
       ...of('server', 'bind rights'),
-      ...of('server/tables', 'people sessions signOffs wrongPins'),
+      ...of('server/tables', 'sessions signOffs wrongPins'),
     ],
-    tests: [tests('server', 'access'), tests('server', 'parts whoMay lives secondLook')],
+    tests: [tests('server', 'access'), tests('server', 'parts whoMay lives secondLook verify')],
   },
   {
     name: 'profiles',
     asked: ELSEWHERE,
     files: of('core/profiles', 'disagreements tail shipped'),
-    tests: [[...tests('core/profiles', 'disagreements tail'), ...tests('core/inspect/judging', 'verdict')]],
+    tests: [[...tests('core/profiles', 'disagreements shipped tail'), ...tests('core/inspect/judging', 'verdict')]],
   },
   {
     name: 'naming',

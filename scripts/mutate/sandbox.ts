@@ -29,7 +29,15 @@ export class Sandbox {
     const child = spawn(
       process.execPath,
       [
-        ...['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--silent', '--bail', '-i'],
+        ...[
+          '--experimental-vm-modules',
+          '--no-warnings',
+          'node_modules/jest/bin/jest.js',
+          '--ci',
+          '--silent',
+          '--bail',
+          '-i',
+        ],
         ...['--runTestsByPath', ...tests],
       ],
       { cwd: this.#at, stdio: 'ignore', env: { ...process.env, NODE_OPTIONS: '', ...this.env }, detached: true },
