@@ -47,7 +47,7 @@ const realText = (PDFDocument.prototype as unknown as { text: (...a: unknown[]) 
 const items = async (path: string) => (await call(t, 'GET', path, tove)).body['items'] as Record<string, unknown>[];
 
 describe('pages', () => {
-  test('of a check: points, margin, both hashes, and where to verify it', async () => {
+  test('of a check: both hashes, what it gives no clearance for, and where to verify it', async () => {
     const row = (await items('/checks?limit=50')).find((r) => r['signer'] !== null)!;
     const entries = (await call(t, 'GET', `/checks/${String(row['id'])}`, tove)).body['entries'] as {
       sha256: string;

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { distance } from '../../curve';
+import { distance, middleOf, subtract } from '../../curve';
 
 import { shapeOf, storedForm } from './catalogue';
 import { differingPlace } from './differs';
@@ -10,10 +10,25 @@ import { turnedBack, turnedBy } from '../shape/laidView';
 describe('where a form differs', () => {
   test('a wrong lane is ringed at the far turn where it is, not all of the knot', () => {
     const { centre, radius } = differingPlace('figure-eight-follow-through', 'wrong-lane', 'right', 'laid');
-    const rope = pointsOf(storedForm('figure-eight-follow-through', 'wrong-lane').laid);
-    // the far turn of the eight lies below, toward the eye
-    expect(centre[1]).toBeLessThan(0);
-    expect(centre[1]).toBeGreaterThan(Math.min(...rope.map((p) => p[1])) + 5);
+    // both as they were laid, from where the rope goes in; the nearest point instead of the nearest place between two
+    const asLaid = (form: string) => {
+      const { laid, laidView } = storedForm('figure-eight-follow-through', form);
+      const points = turnedBack(pointsOf(laid), laidView);
+      return { laid, points: points.map((p) => subtract(p, points[laid.marks.standing[1]]!)) };
+    };
+    const [wrong, right] = [asLaid('wrong-lane'), asLaid('right')];
+    const inKnot = (i: number) => {
+      const [[a, b], [c, d]] = wrong.laid.marks.legs!;
+      const { standing, tail } = wrong.laid.marks;
+      return i >= standing[1] && i <= tail[0] && !(i > a && i < b) && !(i > c && i < d);
+    };
+    const shown = pointsOf(wrong.laid);
+    const apart = shown.filter(
+      (_, i) => inKnot(i) && Math.min(...right.points.map((p) => distance(p, wrong.points[i]!))) > 0.5,
+    );
+    expect(apart.length).toBeGreaterThan(5);
+    expect(distance(centre, middleOf(apart))).toBeLessThan(0.6);
+    for (const p of apart) expect(Math.hypot(p[0] - centre[0], p[1] - centre[1])).toBeLessThanOrEqual(radius);
     expect(radius).toBeLessThan(4.3);
   });
 
