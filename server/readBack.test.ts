@@ -163,6 +163,12 @@ describe('what is asked twice', () => {
       [a, { ...body, note: 'another text' }],
     ] as const)
       expect((await call(t, 'POST', '/checks', who, sent)).body.code).toBe('id-taken');
+    const correction = { id: randomUUID(), reason: 'looked again', answers: body.answers };
+    const corrected = async (who: Member) =>
+      (await call(t, 'POST', `/checks/${body.id}/corrections`, who, correction)).body;
+    expect((await corrected(a))['again']).toBe(false);
+    expect((await corrected(a))['again']).toBe(true);
+    expect((await corrected(b)).code).toBe('id-taken');
   });
 
   test('two entries of the same content have different hashes: the bytes carry place and time', async () => {

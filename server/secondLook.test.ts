@@ -13,7 +13,7 @@ import {
   type Member,
   type Testbed,
 } from './testing/harness';
-import { PIN_TRIES, PIN_WINDOW_MS } from './tables/wrongPins';
+import { PIN_TRIES } from './tables/wrongPins';
 import { verifyOrganisation } from './verify';
 
 let t: Testbed;

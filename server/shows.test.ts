@@ -132,6 +132,9 @@ describe('cards', () => {
     ];
     const begins = (said: string) => Number(/begin (\d+) mm from the end/.exec(said)![1]);
     expect(begins(thick.said)).toBeGreaterThan(begins(thin.said));
+    // five of 9.3 mm are 46.5: never less, and as the page shows it
+    const termination = await card('/knots/buntline-hitch/card.pdf?rope_diameter_mm=9.3&profile=tree-work');
+    expect(termination.said).toContain('here at least 47 mm');
     expect(thin.said).toContain('Rules: Rope access');
     expect((await card('/knots/bowline/card.pdf?hand=left')).said).toContain('Mirrored for left-handers');
     const wrong = (await card('/knots/alpine-butterfly/card.pdf?way=twist-back')).said;

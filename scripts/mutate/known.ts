@@ -38,7 +38,7 @@ const KNOWN: readonly Known[] = [
     'server/recording/correction.ts',
     'request: { check, body, by: who.id }',
     'request: { check, body }',
-    'server/access',
+    'server/readBack',
   ],
   [
     'contract/endpoints.ts',
@@ -56,7 +56,7 @@ const KNOWN: readonly Known[] = [
     'server/recording/correction.ts',
     'found.checker !== who.id && !CORRECTING_ROLES.some((r) => who.person.roles.includes(r))',
     'false',
-    'server/access',
+    'server/whoMay',
   ],
   [
     'server/migrations/0005_lives.sql',
