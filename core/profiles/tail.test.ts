@@ -109,13 +109,8 @@ test('profiles are named with or without their version', () => {
 
 test('a rule for the end of a rope is not one for a tie-in, nor the other way round; what kind of length is said without a rule too', () => {
   const crag = shippedProfile('sport-crag');
-  const rule = {
-    ...crag.lengths[0]!,
-    id: 'X',
-    for: ['any'] as const,
-    use: 'rope-end' as const,
-    kind: 'beyond_stopper' as const,
-  };
+  const { stopper: _, ...first } = crag.lengths[0]!;
+  const rule = { ...first, id: 'X', for: ['any'], use: 'rope-end', kind: 'beyond_stopper' } as const;
   const asked = (lengths: Profile['lengths'], as?: 'rope-end') =>
     judgeTail({ ...crag, lengths }, { knot: 'bowline', rope_diameter_mm: 10, ...(as && { as }) });
   expect(asked([rule]).rule.id).toBe('none');
