@@ -32,7 +32,11 @@ export const test = base.extend<object, { readonly own: string; readonly device:
   baseURL: async ({ own }, use) => use(own),
   device: [
     async ({ browser, own }, use) => {
-      const device = await browser.newContext({ baseURL: own, viewport: { width: 1280, height: 800 } });
+      const device = await browser.newContext({
+        baseURL: own,
+        viewport: { width: 1280, height: 800 },
+        serviceWorkers: 'block',
+      });
       await use(device);
       await device.close();
     },

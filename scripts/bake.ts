@@ -53,13 +53,9 @@ if (failed.length > 0) {
   process.exit(1);
 }
 writeMade('core/knots/catalogue/shelved.ts', 'core/knots/catalogue/entries.ts');
-const proof = spawnSync(
-  process.execPath,
-  ['--import', './scripts/lib/typescript.mjs', join(import.meta.dirname, 'prove.ts'), ...named],
-  {
-    stdio: 'inherit',
-  },
-);
+const proof = spawnSync(process.execPath, [...process.execArgv, join(import.meta.dirname, 'prove.ts'), ...named], {
+  stdio: 'inherit',
+});
 if (named.length > 0)
   console.log(
     'a name is told apart from every other: npm run prove proves anew what the others are named as (about two minutes)',

@@ -38,13 +38,9 @@ console.log(`${now.length} ${what} made, ${bad} do not hold, in ${((Date.now() -
 let ok = bad === 0;
 if (what === 'figures') {
   writeMade('core/inspect/naming/figures/stored.ts');
-  const again = spawnSync(
-    process.execPath,
-    ['--import', './scripts/lib/typescript.mjs', import.meta.filename, ...args, '--after-figures'],
-    {
-      stdio: 'inherit',
-    },
-  );
+  const again = spawnSync(process.execPath, [...process.execArgv, import.meta.filename, ...args, '--after-figures'], {
+    stdio: 'inherit',
+  });
   ok = ok && again.status === 0;
 } else writeMade();
 process.exit(ok ? 0 : 1);

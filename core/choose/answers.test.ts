@@ -1,6 +1,7 @@
 /**
- * What choosing answers, as it was looked through: a job of every kind, every length, every cord. A change of any answer
- * is seen here as the line that it changes, to be read by somebody before it is kept (`npm run unit -- answers -u`).
+ * What choosing answers today: four jobs of each kind, every knot's length, cord against rope. It says nothing of whether
+ * an answer is right (that is what the tests beside it hold); a change of any answer is seen here as the line that it
+ * changes, to be read by somebody before it is kept (`npm run unit -- answers -u`).
  */
 import { expect, test } from '@jest/globals';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';

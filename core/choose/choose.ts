@@ -112,7 +112,7 @@ const speaksOf = (profile: Profile, knot: KnotEntry): boolean =>
   profile.lengths.some((l) => l.for.includes(knot.id) || l.for.includes(knot.family) || l.for.includes('any'));
 
 const NOT_SETTLED: Readonly<Record<Exclude<KnotEntry['form_certainty'], 'settled'>, string>> = {
-  'one-derivation': 'it stands on one derivation alone',
+  'one-derivation': 'it, or a part of it, stands on one derivation alone',
   unsettled: 'which form is meant is not known',
 };
 

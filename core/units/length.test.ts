@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { LENGTH_UNITS, lengthFromText, lengthText, lengthToMm, MM_PER_INCH } from './index';
+import { LENGTH_UNITS, lengthFromText, lengthText, lengthToMm, MM_PER_INCH, rangeText, upTo } from './index';
 
 test('inches and fists are exact', () => {
   expect(lengthToMm(4, 'in', 100)).toBeCloseTo(101.6, 9);
@@ -61,3 +61,21 @@ test('what is written out is read again', () => {
     }),
   );
 });
+
+test.each([
+  [120, 140, 'mm', '120–140 mm'],
+  [140, 140, 'mm', '140 mm'],
+  [990, 1010, 'mm', '990 mm–1.01 m'],
+  [1200, 1400, 'mm', '1.20–1.40 m'],
+  [127, 254, 'in', '5–10 in'],
+] as const)('from %d to %d in %s reads %s', (low, high, unit, text) => expect(rangeText(low, high, unit)).toBe(text));
+
+test.each([
+  [5, 46.5, 50],
+  [1, 46.5, 47],
+  [1, 47, 47],
+  [1, 47.1, 48],
+  // what computing adds beyond a tenth of a millimetre is no step more
+  [10, 100.00000000000001, 100],
+  [10, 0, 0],
+] as const)('up to steps of %d mm, %d is %d', (step, mm, shown) => expect(upTo(step, mm)).toBe(shown));

@@ -116,7 +116,8 @@ export async function startMariadb(folder, port, { onDeath = () => {} } = {}) {
       'innodb_buffer_pool_size=128M',
       'innodb_flush_log_at_trx_commit=1',
       'sql_mode=TRADITIONAL,NO_ENGINE_SUBSTITUTION',
-      'max_connections=200',
+      // side by side tests have a pool each
+      `max_connections=${port === null ? 200 : 60}`,
       '',
     ].join('\n'),
   );

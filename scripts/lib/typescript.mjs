@@ -1,6 +1,6 @@
 /**
  * node --import ./scripts/lib/typescript.mjs: runs TypeScript by tsx, without its keeping of function names. That names
- * each inner function anew whenever it is made, which is half the time of what bakes and proves.
+ * each inner function anew whenever it is made, which costs where many are made: places, ways, pictures.
  */
 import { register } from 'node:module';
 import 'tsx';

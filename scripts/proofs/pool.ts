@@ -20,9 +20,6 @@ export function pool(most: number = availableParallelism()): Pool {
   return new Worker(join(import.meta.dirname, 'worker.mjs'), {
     numWorkers: Math.max(1, most),
     exposedMethods: ['bake', 'prove', 'cheapFigures'],
-    forkOptions: {
-      execArgv: ['--import', './scripts/lib/typescript.mjs'],
-      stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
-    },
+    forkOptions: { execArgv: process.execArgv, stdio: ['ignore', 'inherit', 'inherit', 'ipc'] },
   }) as unknown as Pool;
 }
