@@ -19,7 +19,7 @@ const servers = async (method: string, body: object): Promise<unknown> => {
 
 export const test = base.extend<object, { readonly own: string; readonly device: BrowserContext }>({
   own: [
-    // eslint-disable-next-line no-empty-pattern -- the form that Playwright asks for
+    // oxlint-disable-next-line no-empty-pattern -- the form that Playwright asks for
     async ({}, use, { project, workerIndex }) => {
       const db = { adminUrl: process.env['IDIOM_TEST_ADMIN_URL']!, socket: process.env['IDIOM_TEST_SOCKET']! };
       const databaseUrl = preparedDatabase(db, `${project.name.replaceAll('-', '_')}_${workerIndex}`);

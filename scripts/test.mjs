@@ -25,7 +25,7 @@ const begun = Date.now();
 const bin = (p) => join('node_modules', p);
 const tsx = (script, ...args) => ['--import', './scripts/lib/typescript.mjs', script, ...args];
 const tsc = (project) => [
-  bin('typescript/bin/tsc'),
+  bin('typescript7/bin/tsc'),
   '-p',
   project,
   '--incremental',
@@ -33,7 +33,7 @@ const tsc = (project) => [
   `node_modules/.cache/idiom/${project}.tsbuildinfo`,
 ];
 const CHECKS = {
-  lint: [bin('eslint/bin/eslint.js'), '--max-warnings', '0'],
+  lint: [bin('oxlint/bin/oxlint'), '--deny-warnings'],
   format: [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn'],
   directions: [
     bin('dependency-cruiser/bin/dependency-cruise.mjs'),
@@ -89,7 +89,7 @@ async function changed() {
   const code = files.filter((f) => /\.(ts|tsx|mjs|js)$/.test(f) && !f.endsWith('/baked.ts'));
   const tasks = [
     { name: 'types', args: tsc('tsconfig.json') },
-    ...(code.length > 0 ? [{ name: 'lint', args: [...CHECKS.lint, '--no-warn-ignored', ...code] }] : []),
+    ...(code.length > 0 ? [{ name: 'lint', args: [...CHECKS.lint, '--no-error-on-unmatched-pattern', ...code] }] : []),
     { name: 'format', args: [...CHECKS.format, '--ignore-unknown', ...files] },
     { name: 'proofs, at sight', args: tsx('scripts/checkProofs.ts', '--at-sight', ...knots) },
   ];

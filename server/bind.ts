@@ -46,7 +46,7 @@ export function bind<const E extends Endpoint>(
       (request as { who?: SessionPerson }).who = who;
     },
     handler: async (request, reply) =>
-      handler({
+      await handler({
         params: request.params,
         query: request.query,
         body: request.body,

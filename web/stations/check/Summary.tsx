@@ -11,6 +11,7 @@ import { KnotPicture } from '../../parts/KnotPicture';
 import { Points } from '../../parts/Points';
 import { Verdict } from '../../parts/Verdict';
 import { CAUTION, momentText, POINT_WORDS } from '../../parts/words';
+import { Now } from '../../parts/now';
 
 interface Props {
   readonly walk: Walk;
@@ -96,7 +97,7 @@ export function Summary({ walk, profile, inForce, judgement, fist_mm, onOpen }: 
         <p className="quiet mt-1 mb-0">
           {name(walk.knot)} in {walk.ropeTag} ({walk.rope_diameter_mm} mm), {walk.place}. Tied by {tier?.name ?? '…'}.
           Rules: {profile.name}, version {profile.version}. As seen then:{' '}
-          {momentText(walk.seenAt ?? new Date().toISOString())}.
+          <Now say={(now) => momentText(walk.seenAt ?? now.toISOString())} />.
         </p>
         <Points points={judgement.points} onOpen={onOpen} />
       </div>

@@ -37,6 +37,7 @@ import {
 import { Fill } from './Fill';
 import { IfSomethingFails, Pulls } from './Pulls';
 import { JobRopes } from './RopeFill';
+import { Now } from '../../parts/now';
 
 type Suited = z.output<typeof chooseReply>['suited'][number];
 
@@ -339,7 +340,7 @@ export function Choose() {
         {data
           ? `Catalogue ${data.versions.catalogue}, rules ${data.versions.profile} version ${data.versions.profile_version}; `
           : ''}
-        printed {new Date().toLocaleDateString('en-GB')}.
+        printed <Now say={(now) => now.toLocaleDateString('en-GB')} />.
       </p>
       {isLoading ? (
         <Loading what="Weighing the knots" />

@@ -12,6 +12,7 @@ import { CAUTION, momentText, POINT_WORDS, VERDICT_WORDS } from '../../parts/wor
 import { Again } from './Again';
 import { LookFirst } from './LookFirst';
 import { CloseFinding, Correct, SecondPerson } from './actions';
+import { Now } from '../../parts/now';
 
 const TITLES = {
   check: 'Check',
@@ -276,7 +277,8 @@ export function CheckPage() {
         </aside>
       </div>
       <p className="only-print small">
-        {session.organisation?.name}. Printed {momentText(new Date().toISOString())}. Entry no. {row.sequence}.
+        {session.organisation?.name}. Printed <Now say={(now) => momentText(now.toISOString())} />. Entry no.{' '}
+        {row.sequence}.
       </p>
       <p className="caution mt-4">
         {profile?.caution} {CAUTION}

@@ -9,6 +9,7 @@ import { Failed, Loading } from '../../parts/States';
 import { Verdict } from '../../parts/Verdict';
 import { CAUTION, momentText, VERDICT_WORDS } from '../../parts/words';
 import { Tabs } from './Tabs';
+import { useNow } from '../../parts/now';
 
 const FILTERS = ['rope', 'person', 'verdict', 'open', 'from', 'to'] as const;
 
@@ -132,6 +133,15 @@ function Page({ search, cursor, first }: { search: string; cursor: string | null
   );
 }
 
+function DayPdf({ day }: { day: string | null }) {
+  const today = useNow().toISOString().slice(0, 10);
+  return (
+    <a href={`/api/v1/day.pdf?day=${day || today}`} target="_blank" rel="noreferrer">
+      PDF of {day || 'today'}
+    </a>
+  );
+}
+
 export function Log() {
   const [params, setParams] = useSearchParams();
   const [filtering, setFiltering] = useState(false);
@@ -170,14 +180,7 @@ export function Log() {
           <a href={`/api/v1/checks.json?${search}`} download>
             JSON
           </a>{' '}
-          ·{' '}
-          <a
-            href={`/api/v1/day.pdf?day=${params.get('to') || params.get('from') || new Date().toISOString().slice(0, 10)}`}
-            target="_blank"
-            rel="noreferrer"
-          >
-            PDF of {params.get('to') || params.get('from') || 'today'}
-          </a>
+          · <DayPdf day={params.get('to') || params.get('from')} />
         </span>
       </div>
       <Button

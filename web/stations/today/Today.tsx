@@ -7,6 +7,7 @@ import { CheckRows, useKnotName } from '../../parts/CheckRows';
 import { KnotPicture } from '../../parts/KnotPicture';
 import { Failed, Loading } from '../../parts/States';
 import { CAUTION, dayText, momentText, PURPOSE_WORDS } from '../../parts/words';
+import { Now } from '../../parts/now';
 
 export function Today() {
   const navigate = useNavigate();
@@ -29,7 +30,9 @@ export function Today() {
     (mayRecord ? forMe.length : 0);
   return (
     <>
-      <h1>{new Date().toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })}</h1>
+      <h1>
+        <Now say={(now) => now.toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })} />
+      </h1>
       <section className="sheet hero">
         <div>
           <h2>{open === 0 ? 'Nothing is open.' : `${open} open.`} What are you tying into?</h2>
