@@ -19,6 +19,7 @@ const FACTS = [
   /^core\/errors\/index\.ts$/,
   /^core\/inspect\/naming\/figures\/stored\.ts$/,
   /^core\/inspect\/naming\/lookalikes\/found\.ts$/,
+  /^core\/knots\/tying\/keyFrames\.ts$/,
 ];
 const TESTS = [/\.(test|spec)\.tsx?$/, /^e2e\//, /\/testing\//, /\/second-derivation\.ts$/];
 

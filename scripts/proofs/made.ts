@@ -3,6 +3,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Figures } from '../../core/inspect/naming/figures/formFigures';
 import type { Lookalike } from '../../core/inspect/naming/lookalikes/lookalike';
+import type { ProvedWay } from '../../core/knots/tying/proving';
 import { readProofs } from './proofFile';
 import { entriesText, shelvedIds, shelvedText } from './shelf';
 import { root } from './sources';
@@ -32,6 +33,16 @@ function lookalikesText(ids: readonly string[]): string {
   return `// Made by \`npm run bake\`. Do not edit.\nimport type { Lookalike } from './lookalike';\n\nexport const found: Readonly<Record<string, readonly Lookalike[]>> = ${JSON.stringify(Object.fromEntries(found))};\n`;
 }
 
+/** The key frames of every way, as they were proved. */
+function keyFramesText(ids: readonly string[]): string {
+  const all = ids.flatMap((id) =>
+    Object.entries(readProofs(id).way ?? {}).map(
+      ([way, { figures }]) => [`${id}/${way}`, (figures as ProvedWay).keyFrames ?? []] as const,
+    ),
+  );
+  return `// Made by \`npm run prove\`. Do not edit.\nimport type { StoredKeyFrames } from './motion';\n\nexport const keyFrames: Readonly<Record<string, StoredKeyFrames>> = ${JSON.stringify(Object.fromEntries(all))};\n`;
+}
+
 /** Files that are made of the shelf and of what is proved, by path from the root. */
 export function madeFiles(): Record<string, string> {
   const ids = shelvedIds();
@@ -40,6 +51,7 @@ export function madeFiles(): Record<string, string> {
     'core/knots/catalogue/entries.ts': entriesText(ids),
     'core/inspect/naming/figures/stored.ts': figuresText(ids),
     'core/inspect/naming/lookalikes/found.ts': lookalikesText(ids),
+    'core/knots/tying/keyFrames.ts': keyFramesText(ids),
   };
 }
 

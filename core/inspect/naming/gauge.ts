@@ -2,7 +2,8 @@
  * Ropes made ready to be compared: evened, and marked where the knot begins and ends and where the legs of its eyes leave it, as far as
  * what lies near what tells. Unit: rope diameters.
  */
-import { arcLengths, distance, dot, resample, smooth, subtract, unit, type Point3 } from '../../curve';
+import { arcLengths, distance, dot, subtract, unit, type Point3 } from '../../curve';
+import { evenly } from '../../curve/evenly';
 
 /** A rope to be compared: its points from the standing end to the tail, and where its eyes' far points are. */
 export interface Strand {
@@ -43,7 +44,7 @@ export interface Even {
 /** Coarse lines are first made fine, so that smoothing takes as much from one as from another. */
 export function evened({ points, closed, eyes, proper }: Strand): Even {
   const ring = closed ? [...points, points[0]!] : points;
-  const fine = smooth(resample(ring, STEP), ROUNDS);
+  const { points: fine, s } = evenly(ring, STEP, ROUNDS);
   const from = arcLengths(ring);
   // near the same share of the way
   const placed = (e: number): number => {
@@ -61,17 +62,87 @@ export function evened({ points, closed, eyes, proper }: Strand): Even {
   };
   return {
     points: fine,
-    s: arcLengths(fine),
+    s,
     closed,
     eyes: eyes.map(placed),
     ...(proper && { proper: [placed(proper[0]), placed(proper[1])] as const }),
   };
 }
 
-type Cell = readonly [number, number, number];
-const AROUND: readonly Cell[] = [-1, 0, 1].flatMap((x) =>
-  [-1, 0, 1].flatMap((y) => [-1, 0, 1].map((z): Cell => [x, y, z])),
-);
+/** More cells than this a grid never has: then they are wider than what is looked for. */
+const MOST_CELLS = 1 << 18;
+
+/** All points of some lines in a grid of cells no smaller than `reach`: what is within reach of a point lies in its own cell or in one beside it. */
+class Grid {
+  private readonly next: Int32Array;
+  private readonly first: Int32Array;
+  private readonly cells: readonly [number, number, number];
+  private readonly low: readonly [number, number, number];
+  private readonly width: number;
+  /** x y z of every point, line after line */
+  readonly xyz: Float64Array;
+  /** of every point its line */
+  readonly line: Int32Array;
+  /** of every line the number of its first point */
+  readonly begins: readonly number[];
+
+  constructor(lines: readonly (readonly Point3[])[], reach: number) {
+    let count = 0;
+    this.begins = lines.map((points) => (count += points.length) - points.length);
+    this.xyz = new Float64Array(3 * count);
+    this.line = new Int32Array(count);
+    const low: [number, number, number] = [Infinity, Infinity, Infinity];
+    const high: [number, number, number] = [-Infinity, -Infinity, -Infinity];
+    lines.forEach((points, line) =>
+      points.forEach((p, i) => {
+        const n = this.begins[line]! + i;
+        this.line[n] = line;
+        for (let c = 0; c < 3; c++) {
+          const v = p[c]!;
+          this.xyz[3 * n + c] = v;
+          if (v < low[c]!) low[c] = v;
+          if (v > high[c]!) high[c] = v;
+        }
+      }),
+    );
+    const cellsAt = (width: number) =>
+      [0, 1, 2].map((c) => Math.floor((high[c]! - low[c]!) / width) + 1) as [number, number, number];
+    this.low = low;
+    this.width = reach;
+    while (cellsAt(this.width).reduce((all, n) => all * n, 1) > MOST_CELLS) this.width *= 2;
+    this.cells = cellsAt(this.width);
+    this.first = new Int32Array(this.cells[0] * this.cells[1] * this.cells[2]).fill(-1);
+    this.next = new Int32Array(count);
+    for (let n = count - 1; n >= 0; n--) {
+      const cell = this.cellOf(this.along(n, 0), this.along(n, 1), this.along(n, 2));
+      this.next[n] = this.first[cell]!;
+      this.first[cell] = n;
+    }
+  }
+  private along(n: number, c: 0 | 1 | 2): number {
+    return Math.floor((this.xyz[3 * n + c]! - this.low[c]) / this.width);
+  }
+  private cellOf(x: number, y: number, z: number): number {
+    return (x * this.cells[1] + y) * this.cells[2] + z;
+  }
+  /** Least square of the distance from a point to those that count. @param counts asked of the nearer ones only */
+  nearest(n: number, counts: (other: number) => boolean): number {
+    const { xyz } = this;
+    const [px, py, pz] = [xyz[3 * n]!, xyz[3 * n + 1]!, xyz[3 * n + 2]!];
+    const [cx, cy, cz] = [this.along(n, 0), this.along(n, 1), this.along(n, 2)];
+    const [nx, ny, nz] = this.cells;
+    let least = Infinity;
+    for (let x = Math.max(0, cx - 1); x <= Math.min(nx - 1, cx + 1); x++)
+      for (let y = Math.max(0, cy - 1); y <= Math.min(ny - 1, cy + 1); y++)
+        for (let z = Math.max(0, cz - 1); z <= Math.min(nz - 1, cz + 1); z++)
+          for (let m = this.first[this.cellOf(x, y, z)]!; m >= 0; m = this.next[m]!) {
+            const [dx, dy, dz] = [xyz[3 * m]! - px, xyz[3 * m + 1]! - py, xyz[3 * m + 2]! - pz];
+            const apart = dx * dx + dy * dy + dz * dz;
+            if (apart < least && counts(m)) least = apart;
+          }
+    return least;
+  }
+}
 
 /** For each point of each line the distance to the nearest point of another part, Infinity where none is within `reach`. @param across only parts that run otherwise */
 export function nearestParts(
@@ -79,41 +150,28 @@ export function nearestParts(
   reach: number,
   across = false,
 ): number[][] {
-  const cells = new Map<number, { line: number; i: number }[]>();
-  // two cells that share a number only cost a look: every distance is taken
-  const key = (p: Point3, d: Cell) =>
-    Math.imul(Math.floor(p[0] / reach) + d[0], 73_856_093) ^
-    Math.imul(Math.floor(p[1] / reach) + d[1], 19_349_663) ^
-    Math.imul(Math.floor(p[2] / reach) + d[2], 83_492_791);
-  lines.forEach(({ points }, line) =>
-    points.forEach((p, i) => {
-      const k = key(p, [0, 0, 0]);
-      const there = cells.get(k);
-      if (there) there.push({ line, i });
-      else cells.set(k, [{ line, i }]);
-    }),
+  const grid = new Grid(
+    lines.map((l) => l.points),
+    reach,
   );
   // which way rope runs at each point
   const runs = across
-    ? lines.map(({ points }) =>
+    ? lines.flatMap(({ points }) =>
         points.map((_, i) => unit(subtract(points[Math.min(points.length - 1, i + 1)]!, points[Math.max(0, i - 1)]!))),
       )
     : null;
   return lines.map(({ points, s, closed }, line) => {
     const total = s.at(-1)!;
-    return points.map((p, i) => {
-      const along = runs?.[line]![i];
-      let least = Infinity;
-      for (const d of AROUND)
-        for (const o of cells.get(key(p, d)) ?? []) {
-          if (o.line === line) {
-            const arc = Math.abs(s[o.i]! - s[i]!);
-            if ((closed ? Math.min(arc, total - arc) : arc) <= NEIGHBOURS) continue;
-          }
-          const q = lines[o.line]!.points[o.i]!;
-          const apart = (q[0] - p[0]) ** 2 + (q[1] - p[1]) ** 2 + (q[2] - p[2]) ** 2;
-          if (apart < least && !(along && Math.abs(dot(along, runs![o.line]![o.i]!)) > ALONGSIDE)) least = apart;
+    const begins = grid.begins[line]!;
+    return points.map((_, i) => {
+      const along = runs?.[begins + i];
+      const least = grid.nearest(begins + i, (other) => {
+        if (grid.line[other] === line) {
+          const arc = Math.abs(s[other - begins]! - s[i]!);
+          if ((closed ? Math.min(arc, total - arc) : arc) <= NEIGHBOURS) return false;
         }
+        return !(along && Math.abs(dot(along, runs![other]!)) > ALONGSIDE);
+      });
       return least <= reach * reach ? Math.sqrt(least) : Infinity;
     });
   });

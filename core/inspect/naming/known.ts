@@ -43,6 +43,7 @@ export function knownForms(): readonly Known[] {
     return allForms().map((form): Known => {
       const states = Object.fromEntries(STATES.map((s) => [s, preparedForm(form, s)])) as Record<ShapeState, Prepared>;
       const own = figures[form.id] ?? {};
+      let pairs: Pairs | undefined;
       return {
         form,
         figures: own,
@@ -51,7 +52,9 @@ export function knownForms(): readonly Known[] {
           (c) => c.role === 'ring' || c.role === 'post' || c.role === 'host',
         ),
         plain: isPlain(own),
-        pairs: pairsOf(states.laid.template.gauges),
+        get pairs() {
+          return (pairs ??= pairsOf(states.laid.template.gauges));
+        },
       };
     });
   })();

@@ -183,12 +183,15 @@ function onTheWraps(points: readonly Point3[], host: ShapeComponent): Omit<Place
 
 /** What the joint, with the cord that leads to it, must keep clear of. */
 function clearOf(path: readonly Point3[], rest: readonly Point3[], things: readonly ShapeComponent[]): boolean {
-  const near = (p: Point3, q: Point3, least: number) =>
-    (p[0] - q[0]) ** 2 + (p[1] - q[1]) ** 2 + (p[2] - q[2]) ** 2 < least * least;
+  const isNear = ([x, y, z]: Point3, points: readonly Point3[], least: number): boolean => {
+    for (const q of points) {
+      const [dx, dy, dz] = [x - q[0], y - q[1], z - q[2]];
+      if (dx * dx + dy * dy + dz * dz < least * least) return true;
+    }
+    return false;
+  };
   return path.every(
-    (p) =>
-      !rest.some((q) => near(p, q, APART)) &&
-      things.every((o) => !o.points.some((q) => near(p, q, (1 + o.diameter) / 2 - 0.03))),
+    (p) => !isNear(p, rest, APART) && !things.some((o) => isNear(p, o.points, (1 + o.diameter) / 2 - 0.03)),
   );
 }
 

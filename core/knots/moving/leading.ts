@@ -6,14 +6,13 @@ import {
   add,
   arcLengths,
   lerp,
-  resample,
   scale,
-  smooth,
   splineThrough,
   subtract,
   unit,
   type Point3,
 } from '../../curve';
+import { evenly } from '../../curve/evenly';
 import type { Stage } from './way';
 
 const DENSE = 0.25;
@@ -26,7 +25,7 @@ export interface LedLine {
 }
 
 /** A line with its corners rounded, dense. */
-export const settled = (points: readonly Point3[]): Point3[] => smooth(resample(points, DENSE), ROUNDS);
+export const settled = (points: readonly Point3[]): Point3[] => evenly(points, DENSE, ROUNDS).points;
 
 /** A line through control points. @param held the control point that is held */
 export function through(control: readonly Point3[], held: number): LedLine {
@@ -40,8 +39,7 @@ export function through(control: readonly Point3[], held: number): LedLine {
  */
 export function laidAlong({ points, hold }: LedLine, length: number, share: number, count: number): Point3[] {
   const before = arcLengths(points);
-  const dense = settled(points);
-  const s = arcLengths(dense);
+  const { points: dense, s } = evenly(points, DENSE, ROUNDS);
   const total = s.at(-1)!;
   const held = (before[hold]! / before.at(-1)!) * total;
   const [first, last] = [dense[0]!, dense.at(-1)!];

@@ -3,7 +3,7 @@ import { distance, smallestDistance, type Point3 } from '../../curve';
 import type { ShapeComponent } from '../shape/stored';
 import type { LedByHands, StillStep, WayOfTying } from '../moving/way';
 import { isMoving, stretches } from './slid';
-import { type Motion, marksOf, BETWEEN, NEIGHBOUR_ARC_ON_THE_WAY_ropeDiameters } from './motion';
+import { type KeyFrame, type Motion, marksOf, BETWEEN, NEIGHBOUR_ARC_ON_THE_WAY_ropeDiameters } from './motion';
 
 /** the same where hands change the path, and parts come nearer to each other on their way */
 const SHARE_OF_GAP_BY_HAND = 0.38;
@@ -21,6 +21,7 @@ const jointOf = (points: readonly Point3[]): readonly Point3[] | null =>
 export function ledByHands(
   found: WayOfTying,
   { stages, eyes = [], objects = [], box, palm, joined = false }: LedByHands,
+  stored?: readonly KeyFrame[],
 ): Motion {
   const steps = found.steps.filter(isMoving);
   const last = stages.length - 1;
@@ -45,18 +46,21 @@ export function ledByHands(
         ),
       ),
     );
-  const keys: { step: number; come: number[] }[] = [{ step: 0, come: [0] }];
-  steps.forEach((step, k) => {
-    for (let stage = keys.at(-1)!.come[0]!; stage < step.upTo; stage++)
-      for (const come of stretches(
-        (u) => moving(Math.min(stage + u, stage + 1 - 1e-9)),
-        0,
-        1,
-        0.5,
-        SHARE_OF_GAP_BY_HAND * gapIn(stage) * (BETWEEN + 1),
-      ))
-        keys.push({ step: k, come: [stage + come] });
-  });
+  const keysAnew = (): KeyFrame[] => {
+    const keys: KeyFrame[] = [{ step: 0, come: [0] }];
+    steps.forEach((step, k) => {
+      for (let stage = keys.at(-1)!.come[0]!; stage < step.upTo; stage++)
+        for (const come of stretches(
+          (u) => moving(Math.min(stage + u, stage + 1 - 1e-9)),
+          0,
+          1,
+          0.5,
+          SHARE_OF_GAP_BY_HAND * gapIn(stage) * (BETWEEN + 1),
+        ))
+          keys.push({ step: k, come: [stage + come] });
+    });
+    return keys;
+  };
   return {
     making: found.making,
     form: found.form ?? 'right',
@@ -64,7 +68,7 @@ export function ledByHands(
     ...(box && { box }),
     steps,
     then: found.steps.filter((s): s is StillStep => !isMoving(s)),
-    keys,
+    keys: stored ?? keysAnew(),
     palmAt: ([come]) => palm?.(come!) ?? null,
     jointAt: ([come]) => (joined ? jointOf(at(come!)[0]!) : null),
     componentsAt: ([come]) => {

@@ -31,6 +31,15 @@ export interface Frame {
   readonly components: readonly ShapeComponent[];
 }
 
+/** Where a key frame stands: the step it belongs to, and how far each mover, or the hands, have come. */
+export interface KeyFrame {
+  readonly step: number;
+  readonly come: readonly number[];
+}
+
+/** How key frames are stored: of each the step, then how far each has come. */
+export type StoredKeyFrames = readonly (readonly number[])[];
+
 export interface Motion {
   readonly making: WayOfTying['making'];
   /** the form it ends in: `right`, another right form, or a fault */
@@ -41,7 +50,7 @@ export interface Motion {
   /** dressing and setting, that follow */
   readonly then: readonly StillStep[];
   /** how far it has come at each key frame */
-  readonly keys: readonly { readonly step: number; readonly come: readonly number[] }[];
+  readonly keys: readonly KeyFrame[];
   /** what is looked at, where the way says it */
   readonly box?: Box;
   componentsAt(come: readonly number[]): ShapeComponent[];

@@ -7,34 +7,48 @@ import { fault } from '../../errors';
 import { knotById } from '../catalogue/catalogue';
 import type { WayOfTying } from '../moving/way';
 import { cameraAt } from './looking';
-import { slid } from './slid';
+import { isMoving, slid } from './slid';
 import { ledByHands } from './led';
-import type { Motion, Frame } from './motion';
+import type { KeyFrame, Motion, Frame } from './motion';
+import { keyFrames } from './keyFrames';
 
 const known = new Map<string, Motion>();
 
-/** Worked out once: it follows from the catalogue alone. @throws unknown-way */
+/** Those that were worked out when the way was proved; none where it has other steps since. */
+function storedKeys(id: string, way: string, told: WayOfTying): readonly KeyFrame[] | undefined {
+  const keys = keyFrames[`${id}/${way}`]?.map(([step, ...come]): KeyFrame => ({ step: step!, come }));
+  return keys?.at(-1)?.step === told.steps.filter(isMoving).length - 1 ? keys : undefined;
+}
+
+/** Made once: it follows from the catalogue alone. @throws unknown-way */
 export function motionOf(id: string, way: string): Motion {
   const key = `${id} ${way}`;
   const before = known.get(key);
   if (before) return before;
-  const motion = workedOut(id, way);
+  const told = wayOf(id, way);
+  const motion = madeOf(id, told, storedKeys(id, way, told));
   known.set(key, motion);
   return motion;
 }
 
-function workedOut(id: string, way: string): Motion {
-  const found: WayOfTying | undefined = knotById(id).ways[way];
+/** The same with its key frames worked out anew, which takes a while. @throws unknown-way */
+export const motionAnew = (id: string, way: string): Motion => madeOf(id, wayOf(id, way));
+
+function wayOf(id: string, way: string): WayOfTying {
+  const found = knotById(id).ways[way];
   if (!found) throw fault('unknown-way', { knot: id, way });
-  return found.hands ? ledByHands(found, found.hands()) : slid(id, found);
+  return found;
 }
+const madeOf = (id: string, told: WayOfTying, keys?: readonly KeyFrame[]): Motion =>
+  told.hands ? ledByHands(told, told.hands(), keys) : slid(id, told, keys);
 
 /**
  * @param between frames between each two key frames; a way is proved for BETWEEN
  * @throws unknown-way
  */
-export function framesOf(id: string, way: string, between = 0): Frame[] {
-  const motion = motionOf(id, way);
+export const framesOf = (id: string, way: string, between = 0): Frame[] => framesIn(motionOf(id, way), between);
+
+export function framesIn(motion: Motion, between = 0): Frame[] {
   return motion.keys.flatMap(({ step, come }, k): Frame[] => {
     const { caption, hands, moving } = motion.steps[step]!;
     const frame = (key: boolean, at: readonly number[], toward: number): Frame => ({

@@ -2,8 +2,8 @@
 import { distance, lengthOf, segmentDistance, smallestDistance, type Line3, type Point3 } from '../../curve';
 import { crossingsSeenFrom } from '../../topology';
 import { storedForm, knotById } from '../catalogue/catalogue';
-import { framesOf } from './motions';
-import { BETWEEN } from './motion';
+import { framesIn, motionAnew } from './motions';
+import { BETWEEN, type StoredKeyFrames } from './motion';
 import { type Frame, NEIGHBOUR_ARC_ON_THE_WAY_ropeDiameters } from './motion';
 import { linesOf } from '../shape/stored';
 
@@ -62,9 +62,19 @@ export interface NamedAs {
 }
 export type Namer = (components: Frame['components']) => readonly NamedAs[];
 
+export interface ProvedWay extends WayFigures {
+  /** the key frames for which it is proved: with these it is shown */
+  readonly keyFrames: StoredKeyFrames;
+}
+
 /** @param name is asked what the last frame is, where hands led the rope to a lie of its own @throws unknown-way */
-export const proveWay = (knot: string, way: string, name: Namer): WayFigures =>
-  proveFrames(knot, way, framesOf(knot, way, BETWEEN), name);
+export function proveWay(knot: string, way: string, name: Namer): ProvedWay {
+  const motion = motionAnew(knot, way);
+  return {
+    ...proveFrames(knot, way, framesIn(motion, BETWEEN), name),
+    keyFrames: motion.keys.map(({ step, come }) => [step, ...come]),
+  };
+}
 
 const round = (x: number): number => Math.round(x * 1e6) / 1e6;
 

@@ -1,5 +1,5 @@
 /** A way in which rope slides along a path that stays, worked out as a motion. */
-import { arcLengths, distance, lerp, smallestDistance, unit, type Line3, type Point3 } from '../../curve';
+import { arcLengths, lerp, smallestDistance, unit, type Line3, type Point3 } from '../../curve';
 import { crossingsSeenFrom } from '../../topology';
 import { storedForm } from '../catalogue/catalogue';
 import { DoubledPath, Path, slidTo } from '../moving/sliding';
@@ -7,7 +7,7 @@ import { linesOf, triples, type ShapeComponent } from '../shape/stored';
 import type { MovingStep, StillStep, WayOfTying } from '../moving/way';
 import { SPACING } from './motion';
 import { NEIGHBOUR_ARC_ON_THE_WAY_ropeDiameters, MOST_POINTS, BETWEEN } from './motion';
-import type { Motion } from './motion';
+import type { KeyFrame, Motion } from './motion';
 
 /** Of the smallest distance of two parts a point moves at most so much from frame to frame; half of it would be the bound. */
 const SHARE_OF_GAP = 0.42;
@@ -78,10 +78,14 @@ export function stretches(
     let largest = 0;
     for (let i = 1; i <= BETWEEN + 1; i++) {
       const now = at(a + ((b - a) * i) / (BETWEEN + 1));
-      now.forEach((rope, r) => rope.forEach((p, k) => (largest = Math.max(largest, distance(p, before[r]![k]!)))));
+      for (let r = 0; r < now.length; r++)
+        for (let k = 0; k < now[r]!.length; k++) {
+          const [p, q] = [now[r]![k]!, before[r]![k]!];
+          largest = Math.max(largest, (p[0] - q[0]) ** 2 + (p[1] - q[1]) ** 2 + (p[2] - q[2]) ** 2);
+        }
       before = now;
     }
-    return largest;
+    return Math.sqrt(largest);
   };
   let stride = first;
   for (let now = from; now < to - 1e-9;) {
@@ -111,36 +115,40 @@ function acrossAt(across: readonly number[], { most, count }: Mover, come: numbe
   });
 }
 
-export function slid(id: string, found: WayOfTying): Motion {
+/** @param stored key frames, where they are known */
+export function slid(id: string, found: WayOfTying, stored?: readonly KeyFrame[]): Motion {
   const form = storedForm(id, found.form ?? 'right');
   const lines = linesOf(form.laid);
   const eye = form.laid.marks.eye ?? 0;
   const movers = lines.map((l) => (found.making === 'bight' ? bightOf(l.points, eye) : endOf(l.points)));
-  const passes = passesOf(lines);
-  const byShare = found.steps.some((s) => isMoving(s) && s.by === 'share');
-  const start = movers.map((m, rope) => (byShare ? 0 : beginsAt(passes[rope]!, found.start?.[rope] ?? 0, m.most)));
-  const gap = smallestDistance(lines, NEIGHBOUR_ARC_ON_THE_WAY_ropeDiameters);
-  const stride = Math.min(1, gap) * SHARE_OF_GAP * (BETWEEN + 1);
   const steps = found.steps.filter(isMoving);
-  const keys: { step: number; come: number[] }[] = [{ step: 0, come: [...start] }];
-  steps.forEach((step, k) => {
-    const from = keys.at(-1)!.come;
-    const moves = movers.map((_, r) => step.rope === 'both' || r === (step.rope ?? 0));
-    const to = movers.map(({ most }, r) =>
-      !moves[r] ? from[r]! : step.by === 'share' ? step.upTo * most : comeAfter(passes[r]!, step.upTo, most),
-    );
-    const farthest = Math.max(...to.map((t, r) => t - from[r]!));
-    // by how far the one comes that has farthest to go
-    const come = (far: number) => from.map((c, r) => c + ((to[r]! - c) * far) / (farthest || 1));
-    for (const far of stretches(
-      (d) => movers.flatMap((m, r) => (moves[r] ? [m.at(come(d)[r]!)] : [])),
-      0,
-      farthest,
-      stride,
-      stride,
-    ))
-      keys.push({ step: k, come: come(far) });
-  });
+  const keysAnew = (): KeyFrame[] => {
+    const passes = passesOf(lines);
+    const byShare = found.steps.some((s) => isMoving(s) && s.by === 'share');
+    const start = movers.map((m, rope) => (byShare ? 0 : beginsAt(passes[rope]!, found.start?.[rope] ?? 0, m.most)));
+    const gap = smallestDistance(lines, NEIGHBOUR_ARC_ON_THE_WAY_ropeDiameters);
+    const stride = Math.min(1, gap) * SHARE_OF_GAP * (BETWEEN + 1);
+    const keys: KeyFrame[] = [{ step: 0, come: [...start] }];
+    steps.forEach((step, k) => {
+      const from = keys.at(-1)!.come;
+      const moves = movers.map((_, r) => step.rope === 'both' || r === (step.rope ?? 0));
+      const to = movers.map(({ most }, r) =>
+        !moves[r] ? from[r]! : step.by === 'share' ? step.upTo * most : comeAfter(passes[r]!, step.upTo, most),
+      );
+      const farthest = Math.max(...to.map((t, r) => t - from[r]!));
+      // by how far the one comes that has farthest to go
+      const come = (far: number) => from.map((c, r) => c + ((to[r]! - c) * far) / (farthest || 1));
+      for (const far of stretches(
+        (d) => movers.flatMap((m, r) => (moves[r] ? [m.at(come(d)[r]!)] : [])),
+        0,
+        farthest,
+        stride,
+        stride,
+      ))
+        keys.push({ step: k, come: come(far) });
+    });
+    return keys;
+  };
   // a mark stays with its piece of rope, in all frames
   const marks = movers.map(({ count }, rope) => {
     const baked = rope === 0 ? form.laid.marks : form.laid.second!.marks;
@@ -157,7 +165,7 @@ export function slid(id: string, found: WayOfTying): Motion {
     path: 'stays',
     steps,
     then: found.steps.filter((s): s is StillStep => !isMoving(s)),
-    keys,
+    keys: stored ?? keysAnew(),
     palmAt: () => null,
     jointAt: () => null,
     componentsAt: (come) => [

@@ -38,6 +38,7 @@ const sparse = (points: readonly Point3[], keep: readonly number[]): { points: P
   return { points: out, kept };
 };
 
+/** Evened parts of rope nearer than this are no shape of two strands. */
 const CLOSEST = 0.25;
 const FAR_ENOUGH = 1.5;
 /** Farther than this no point lies from its evened rope, noise and all: what does is a spike that no rope makes. */
@@ -66,8 +67,15 @@ function strays(points: readonly Point3[], even: readonly Point3[]): boolean {
 /** How near to a ring's or bar's middle line rope lies on it, beyond half its thickness. */
 const ON_IT = 1.2;
 
+/** @throws as specimenOf; bad-specimen where no rope bends like that, strands-touch */
+export function prepared(components: readonly Entered[]): Prepared {
+  const p = preparedAs(components);
+  if (p.closest < CLOSEST) throw fault('strands-touch');
+  return p;
+}
+
 /** @param proper point indices of each rope between which the knot lies, where they are known */
-export function prepared(
+function preparedAs(
   components: readonly Entered[],
   proper?: readonly (readonly [number, number] | undefined)[],
 ): Prepared {
@@ -77,9 +85,6 @@ export function prepared(
   );
   if (laid.ropes.some((r, k) => strays(r.points, even[k]!.points)))
     throw fault('bad-specimen', { reason: 'a rope bends more sharply than rope can' });
-  // evened parts of rope nearer than this are no shape of two strands
-  const closest = Math.min(FAR_ENOUGH, ...nearestParts(even, FAR_ENOUGH).flat());
-  if (closest < CLOSEST) throw fault('strands-touch');
   const smoothed = <T extends Line3>(line: T): T => ({
     ...line,
     points: evened({ ...line, eyes: [] }).points.slice(0, line.closed ? -1 : undefined),
@@ -88,6 +93,7 @@ export function prepared(
   // what only hangs in an eye says nothing of where the knot lies
   const bars = [...evenBars, ...(laid.eyes.length > 0 ? [] : evenRings)].map((b) => b.points);
   const reach = Math.max(1.6, (laid.bars[0]?.diameter ?? 1) / 2 + ON_IT);
+  let closest: number | undefined;
   const lines = even.map((e) => ({ ...sparse(e.closed ? e.points.slice(0, -1) : e.points, e.eyes), closed: e.closed }));
   return {
     laid,
@@ -98,7 +104,9 @@ export function prepared(
       bars: evenBars,
       rings: evenRings,
     },
-    closest,
+    get closest() {
+      return (closest ??= Math.min(FAR_ENOUGH, ...nearestParts(even, FAR_ENOUGH).flat()));
+    },
     template: templateOf(gaugesOf(even, bars, reach)),
   };
 }
@@ -109,7 +117,7 @@ export function preparedForm({ knot, form }: Form, state: ShapeState): Prepared 
   const proper = components
     .filter((c) => c.role === 'rope' || c.role === 'second-rope')
     .map(({ marks }) => (marks?.standing && marks.tail ? ([marks.standing[1], marks.tail[0]] as const) : undefined));
-  return prepared(components as readonly Entered[], proper);
+  return preparedAs(components as readonly Entered[], proper);
 }
 
 /** The figures that all three states agree on. */
