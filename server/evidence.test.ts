@@ -5,10 +5,7 @@ import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
 import decodeQR from 'qr/decode.js';
 import encodeQR from 'qr';
-import { knotIds } from '../core/knots/catalogue/catalogue';
 import { ENDPOINTS } from '../contract';
-import { DRAWN_TAGS, svgOnPage } from './documents/svgOnPage';
-import { faceSvg } from './documents/knotFaces';
 import { unpackedWoff } from './documents/woff';
 import { call, demoMember, member, organisation, testbed, type Member, type Testbed } from './testing/harness';
 
@@ -144,25 +141,6 @@ describe('pages', () => {
     );
     expect(decodeQR({ width: side, height: side, data })).toBe(text);
   });
-});
-
-test('every face of every knot is drawn whole: no tag, command or turn is left out', () => {
-  for (const id of knotIds())
-    for (const face of ['front', 'back'] as const) {
-      const svg = faceSvg(id, face, 'right');
-      for (const [, tag] of svg.matchAll(/<(\w+)/g)) expect([...DRAWN_TAGS, 'title', 'desc']).toContain(tag);
-      for (const [, d] of svg.matchAll(/ d="([^"]*)"/g)) expect(d).toMatch(/^[MLZ\d\s.,-]*$/);
-    }
-  const doc = new PDFDocument({ size: 'A4', margin: 0 });
-  const strokes = jest.spyOn(doc, 'stroke');
-  const svg = faceSvg('bowline', 'front', 'right');
-  svgOnPage(doc, svg, { x: 0, y: 0, width: 100, height: 100 });
-  expect(strokes.mock.calls.length).toBe((svg.match(/<path [^>]*stroke="#/g) ?? []).length);
-  expect(() =>
-    svgOnPage(doc, '<svg viewBox="0 0 1 1"><text>x</text></svg>', { x: 0, y: 0, width: 1, height: 1 }),
-  ).toThrow(/no drawing/);
-  expect(faceSvg('bowline', 'front', 'left')).not.toBe(svg);
-  doc.end();
 });
 
 test('a packed font is unpacked into what it holds', () => {

@@ -4,7 +4,8 @@ import type { AddressInfo } from 'node:net';
 import PDFDocument from 'pdfkit';
 import { knotIds } from '../core/knots/catalogue/catalogue';
 import { entryById } from '../core/knots/catalogue/lookup';
-import { faceSvg } from './documents/knotFaces';
+import { svgOf } from '../core/picture';
+import { facePicture } from './documents/knotFaces';
 import { Shows, type ShowState } from './shows';
 import { call, member, organisation, testbed, type Member, type Testbed } from './testing/harness';
 
@@ -84,33 +85,46 @@ describe('another screen', () => {
 /** A page asked for, with every text that was put on it. */
 async function card(path: string) {
   const said: string[] = [];
+  const onPages: string[][] = [];
+  const turn = jest
+    .spyOn(PDFDocument.prototype as unknown as { addPage: typeof realPage }, 'addPage')
+    .mockImplementation(function (this: unknown, ...given: unknown[]) {
+      onPages.push([]);
+      return realPage.apply(this, given);
+    });
   const write = jest
     .spyOn(PDFDocument.prototype as unknown as { text: typeof realText }, 'text')
     .mockImplementation(function (this: unknown, ...given: unknown[]) {
       said.push(String(given[0]));
+      onPages.at(-1)?.push(String(given[0]));
       return realText.apply(this, given);
     });
   const r = await t.app.inject({ method: 'GET', url: `/api/v1${path}` });
   write.mockRestore();
+  turn.mockRestore();
   const raw = r.rawPayload.toString('latin1');
   return {
     status: r.statusCode,
     type: r.headers['content-type'],
     said: said.join('\n'),
+    /** the same, page by page */
+    onPages: onPages.map((texts) => texts.join('\n')),
     pages: (raw.match(/\/Type \/Page\b/g) ?? []).length,
     box: /\/MediaBox \[([^\]]*)\]/.exec(raw)?.[1],
     embedded: (raw.match(/\/FontFile2/g) ?? []).length,
   };
 }
+const realPage = (PDFDocument.prototype as unknown as { addPage: (...a: unknown[]) => unknown }).addPage;
 const realText = (PDFDocument.prototype as unknown as { text: (...a: unknown[]) => unknown }).text;
 
 describe('cards', () => {
   test('every knot has one, on one page, with its faults, cautions and how it is set', async () => {
-    for (const id of knotIds()) {
-      const c = await card(`/knots/${id}/card.pdf`);
-      expect([id, c.status, c.pages, c.embedded > 1]).toEqual([id, 200, 1, true]);
+    const ids = knotIds();
+    const c = await card(`/cards.pdf?knots=${ids.join(',')}`);
+    expect([c.status, c.pages, c.onPages.length, c.embedded > 1]).toEqual([200, ids.length, ids.length, true]);
+    for (const [page, id] of ids.entries()) {
       const entry = entryById(id);
-      const said = c.said.toLowerCase();
+      const said = c.onPages[page]!.toLowerCase();
       for (const text of [
         entry.names[0],
         entry.set.text,
@@ -155,7 +169,7 @@ describe('cards', () => {
           expect([
             id,
             way.id,
-            faceSvg(id, 'front', 'right', state, form) === faceSvg(id, 'front', 'right', state),
+            svgOf(facePicture(id, 'front', 'right', state, form)) === svgOf(facePicture(id, 'front', 'right', state)),
           ]).toEqual([id, way.id, false]);
         const asked = `/knots/${id}/picture.svg?state=tight&crop=knot&${way.ends_in ? 'fault' : 'variant'}=${form}`;
         expect([asked, (await call(t, 'GET', asked)).status]).toEqual([asked, 200]);

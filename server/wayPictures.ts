@@ -1,10 +1,10 @@
-/** Pictures of a way of tying: a key frame, drawn once and kept. They change only with the catalogue. */
+/** Pictures of a way of tying, a key frame each. They change only with the catalogue. */
 import type { Point3 } from '../core/curve';
 import { motionOf } from '../core/knots/tying/motions';
 import { boxOf, cameraAt } from '../core/knots/tying/looking';
 import type { Palm } from '../core/knots/moving/way';
 import { turnedBy } from '../core/knots/shape/laidView';
-import { drawVector, jointDrawn, type PictureComponent } from '../core/picture';
+import { jointDrawn, pictureOf, svgOf, type Picture, type PictureComponent } from '../core/picture';
 import { asPicture, mirroredForLeft } from './picturing';
 
 type Box = readonly [left: number, bottom: number, width: number, height: number];
@@ -20,13 +20,10 @@ export interface FrameAsked {
   readonly size: number;
 }
 const MOST_KEPT = 600;
-const drawn = new Map<string, string>();
+const written = new Map<string, string>();
 
 /** @param frame number of the key frame, which exists @throws unknown-knot, unknown-way */
-export function frameSvg(knot: string, way: string, frame: number, { hand, theme, size }: FrameAsked): string {
-  const key = `${knot} ${way} ${frame} ${hand} ${theme} ${size}`;
-  const there = drawn.get(key);
-  if (there !== undefined) return there;
+export function framePicture(knot: string, way: string, frame: number, { hand, theme, size }: FrameAsked): Picture {
   const motion = motionOf(knot, way);
   const { come, step } = motion.keys[frame]!;
   const [left, bottom, width, height] = boxOf(motion);
@@ -54,7 +51,7 @@ export function frameSvg(knot: string, way: string, frame: number, { hand, theme
   const [lookedX, lookedY] = [x + camera.right_ropeDiameters, y + camera.up_ropeDiameters];
   const { width_ropeDiameters: wide, height_ropeDiameters: high } = camera;
   const box = squared([(hand === 'left' ? -lookedX : lookedX) - wide / 2, lookedY - high / 2, wide, high]);
-  const svg = drawVector(components, {
+  return pictureOf(components, {
     face: 'front',
     crop: 'whole',
     knotRadius_ropeDiameters: box[2] / 2,
@@ -65,8 +62,14 @@ export function frameSvg(knot: string, way: string, frame: number, { hand, theme
     title: motion.steps[step]!.caption,
     cutTail: true,
   });
-  if (drawn.size >= MOST_KEPT) drawn.delete(drawn.keys().next().value!);
-  drawn.set(key, svg);
+}
+
+/** The same, written; kept. @throws unknown-knot, unknown-way */
+export function frameSvg(knot: string, way: string, frame: number, asked: FrameAsked): string {
+  const key = `${knot} ${way} ${frame} ${asked.hand} ${asked.theme} ${asked.size}`;
+  const svg = written.get(key) ?? svgOf(framePicture(knot, way, frame, asked));
+  if (!written.has(key) && written.size >= MOST_KEPT) written.delete(written.keys().next().value!);
+  written.set(key, svg);
   return svg;
 }
 

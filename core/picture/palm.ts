@@ -1,7 +1,7 @@
 /** A hand in a vector picture, plainly: one round body, seen through, that nobody takes for rope or for what it is tied to. It lies at the depth of its middle. */
 import type { Point3 } from '../curve';
 import { mixed } from './tokens';
-import type { Piece } from './piece';
+import { line, spot, type Piece } from './drawing';
 
 export interface DrawnPalm {
   readonly wrist: Point3;
@@ -11,17 +11,13 @@ export interface DrawnPalm {
 /** So much of what lies behind it is hidden. */
 const HIDES = 0.62;
 
-export function palmPiece(
-  { wrist, fingertips, width_ropeDiameters: width }: DrawnPalm,
-  tint: string,
-  units: number,
-): Piece {
-  const whole = (x: number) => Math.round(x * units);
-  const line = `M${whole(wrist[0])} ${whole(-wrist[1])}L${whole(fingertips[0])} ${whole(-fingertips[1])}`;
-  const body = (share: number, colour: string) =>
-    `<path d="${line}" stroke="${colour}" stroke-width="${whole(width * share)}" stroke-linecap="round"/>`;
+export function palmPiece({ wrist, fingertips, width_ropeDiameters: width }: DrawnPalm, tint: string): Piece {
+  const along = [spot(wrist), spot(fingertips)];
+  const body = (share: number, colour: string) => line(along, colour, width * share, { round: true });
   return {
     depth: (wrist[2] + fingertips[2]) / 2,
-    svg: `<g data-palm="" opacity="${HIDES}">${body(1, mixed(tint, '#140d06', 0.4))}${body(0.95, tint)}${body(0.5, mixed(tint, '#ffffff', 0.25))}</g>`,
+    of: 'palm',
+    opacity: HIDES,
+    shapes: [body(1, mixed(tint, '#140d06', 0.4)), body(0.95, tint), body(0.5, mixed(tint, '#ffffff', 0.25))],
   };
 }

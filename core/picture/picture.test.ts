@@ -185,19 +185,19 @@ describe('what is not one round rope', () => {
         [0, 0, 4],
       ],
       6,
-      { name: 'post', tint: '#888888', edge: '#444444', units: 100 },
+      { name: 'post', tint: '#888888', edge: '#444444' },
     );
-    expect(end.svg).toContain('<circle');
-    expect(
-      postPiece(
-        [
-          [-4, 0, 0],
-          [4, 0, 0],
-        ],
-        6,
-        { name: 'post', tint: '#888888', edge: '#444444', units: 100 },
-      ).svg,
-    ).not.toContain('<circle');
+    const drawnAs = (piece: typeof end) => new Set(piece.shapes.map((s) => s.shape));
+    expect(drawnAs(end)).toEqual(new Set(['circle']));
+    const lying = postPiece(
+      [
+        [-4, 0, 0],
+        [4, 0, 0],
+      ],
+      6,
+      { name: 'post', tint: '#888888', edge: '#444444' },
+    );
+    expect(drawnAs(lying)).toEqual(new Set(['path']));
   });
 
   test('a hand is one plain body that is seen through, rope before it and behind it; it is neither rope nor thing', () => {

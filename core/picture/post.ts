@@ -1,14 +1,12 @@
 /** A post in a vector picture: one plain body, lighter toward its middle; seen along its axis, its round end. It lies at the depth of its axis. */
 import type { Point3 } from '../curve';
 import { mixed } from './tokens';
-import type { Piece } from './piece';
+import { line, spot, whole, type Piece, type Shape } from './drawing';
 
 interface Look {
   readonly name: string;
   readonly tint: string;
   readonly edge: string;
-  /** picture units in a diameter */
-  readonly units: number;
 }
 
 /** Shown shorter than this part of its diameter it is seen from its end. */
@@ -22,24 +20,32 @@ const BANDS: readonly (readonly [number, number])[] = [
   [0.2, 0.24],
 ];
 
-export function postPiece(points: readonly Point3[], diameter: number, { name, tint, edge, units }: Look): Piece {
+export function postPiece(points: readonly Point3[], diameter: number, { name, tint, edge }: Look): Piece {
   const [a, b] = [points[0]!, points.at(-1)!];
-  const whole = (x: number) => Math.round(x * units);
   const shade = (by: number) => (by < 0 ? mixed(tint, '#140d06', -by) : mixed(tint, '#ffffff', by));
   const depth = (a[2] + b[2]) / 2;
-  const body = (svg: string): Piece => ({
+  const body = (shapes: readonly Shape[]): Piece => ({
     depth,
-    svg: `<g data-component="${name}" data-from="0" data-to="${points.length - 1}">${svg}</g>`,
+    of: { component: name, from: 0, to: points.length - 1 },
+    opacity: 1,
+    shapes,
   });
   if (Math.hypot(b[0] - a[0], b[1] - a[1]) < END_ON * diameter) {
-    const rings = [1, 0.72, 0.44, 0.2].map(
-      (r, i) =>
-        `<circle cx="${whole((a[0] + b[0]) / 2)}" cy="${whole(-(a[1] + b[1]) / 2)}" r="${whole((r * diameter) / 2)}" fill="${shade(0.08 * i)}" stroke="${edge}" stroke-width="${whole(i === 0 ? 0.16 : 0.06)}"/>`,
+    const centre = spot([(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, 0]);
+    return body(
+      [1, 0.72, 0.44, 0.2].map((r, i) => ({
+        shape: 'circle',
+        centre,
+        radius: whole((r * diameter) / 2),
+        fill: shade(0.08 * i),
+        stroke: edge,
+        width: whole(i === 0 ? 0.16 : 0.06),
+      })),
     );
-    return body(rings.join(''));
   }
-  const line = `M${whole(a[0])} ${whole(-a[1])}L${whole(b[0])} ${whole(-b[1])}`;
-  return body(
-    `<path d="${line}" stroke="${edge}" stroke-width="${whole(diameter + 0.24)}"/>${BANDS.map(([share, light]) => `<path d="${line}" stroke="${shade(light)}" stroke-width="${whole(share * diameter)}"/>`).join('')}`,
-  );
+  const along = [spot(a), spot(b)];
+  return body([
+    line(along, edge, diameter + 0.24),
+    ...BANDS.map(([share, light]) => line(along, shade(light), share * diameter)),
+  ]);
 }

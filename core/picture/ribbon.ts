@@ -5,7 +5,7 @@
 import { add, arcLengths, cross, scale, subtract, unit, type Point3 } from '../curve';
 import { mixed } from './tokens';
 import type { TubeMesh } from './mesh';
-import type { Piece } from './piece';
+import { line as drawnLine, spot, whole, type Piece, type Shape } from './drawing';
 
 export interface Tape {
   readonly width: number;
@@ -19,8 +19,6 @@ interface Look {
   readonly tint: (at: number) => string;
   readonly stripe: string;
   readonly casing: string;
-  /** picture units in a diameter */
-  readonly units: number;
   readonly hidden: Hidden;
 }
 
@@ -72,22 +70,16 @@ export function hiddenAmong(tapes: readonly { readonly points: readonly Point3[]
 export function ribbonPieces(
   points: readonly Point3[],
   { width, across }: Tape,
-  { name, tint, stripe, casing, units, hidden }: Look,
+  { name, tint, stripe, casing, hidden }: Look,
 ): Piece[] {
   const at = (i: number, u: number): Point3 => add(points[i]!, scale(across[i]!, (u * width) / 2));
-  const spot = (p: Point3) => `${Math.round(p[0] * units)} ${Math.round(-p[1] * units)}`;
   const pieces: Piece[] = [];
-  const put = (i: number, j: number, depth: number, svg: string) =>
-    pieces.push({ depth, svg: `<g data-component="${name}" data-from="${i}" data-to="${j}">${svg}</g>` });
+  const put = (i: number, j: number, depth: number, shape: Shape) =>
+    pieces.push({ depth, of: { component: name, from: i, to: j }, opacity: 1, shapes: [shape] });
   const line = (i: number, j: number, u: number, colour: string, thick: number, lift: number) => {
     const [a, b] = [at(i, u), at(j, u)];
     if (hidden(a) && hidden(b)) return;
-    put(
-      i,
-      j,
-      (a[2] + b[2]) / 2 + lift,
-      `<path d="M${spot(a)}L${spot(b)}" stroke="${colour}" stroke-width="${Math.round(thick * units)}" stroke-linecap="round"/>`,
-    );
+    put(i, j, (a[2] + b[2]) / 2 + lift, drawnLine([spot(a), spot(b)], colour, thick, { round: true }));
   };
   for (let i = 0; i < points.length - 1; i += PER_CELL) {
     const j = Math.min(points.length - 1, i + PER_CELL);
@@ -100,12 +92,14 @@ export function ribbonPieces(
       const corners = [at(i, u), at(j, u), at(j, v), at(i, v)];
       if (corners.every(hidden)) continue;
       const depth = corners.reduce((sum, p) => sum + p[2], 0) / 4;
-      put(
-        i,
-        j,
-        depth,
-        `<path d="M${corners.map(spot).join('L')}Z" fill="${base}" stroke="${base}" stroke-width="${Math.round(0.12 * units)}"/>`,
-      );
+      put(i, j, depth, {
+        shape: 'path',
+        points: corners.map(spot),
+        closed: true,
+        fill: base,
+        stroke: base,
+        width: whole(0.12),
+      });
     }
     for (const u of [-1, 1]) {
       line(i, j, u, casing, 0.22, 0.1);

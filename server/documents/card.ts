@@ -10,10 +10,11 @@ import { knotById } from '../../core/knots/catalogue/catalogue';
 import { motionOf } from '../../core/knots/tying/motions';
 import type { KnotEntry } from '../../core/knots/facts/types';
 import { judgeTail, type Profile } from '../../core/profiles';
-import { frameSvg, lastFrames } from '../wayPictures';
-import { faceSvg } from './knotFaces';
+import { framePicture, lastFrames } from '../wayPictures';
+import { facePicture } from './knotFaces';
 import { newDocument, type Doc } from './page';
-import { svgOnPage } from './svgOnPage';
+import type { Picture } from '../../core/picture';
+import { pictureOnPage } from './pictureOnPage';
 
 const PAPERS = { a5: [419.53, 595.28], 'half-letter': [396, 612] } as const;
 const MARGIN = 22;
@@ -33,25 +34,25 @@ export interface CardAsked {
   readonly now: Date;
 }
 
-interface Picture {
-  readonly svg: string;
+interface Step {
+  readonly picture: Picture;
   readonly number: string;
   readonly text: string;
 }
 
 /** The steps as pictures; none where no way is known. */
-function stepsOf(id: string, way: string | undefined, hand: CardAsked['hand']): Picture[] {
+function stepsOf(id: string, way: string | undefined, hand: CardAsked['hand']): Step[] {
   if (way === undefined) return [];
   const { steps, then, form } = motionOf(id, way);
-  const made = lastFrames(id, way).map((frame, k): Picture => ({
-    svg: frameSvg(id, way, frame, { hand, theme: 'print', size: 240 }),
+  const made = lastFrames(id, way).map((frame, k): Step => ({
+    picture: framePicture(id, way, frame, { hand, theme: 'print', size: 240 }),
     number: String(k + 1),
     text: steps[k]!.caption,
   }));
   return [
     ...made,
-    ...then.map(({ upTo, caption }, k): Picture => ({
-      svg: faceSvg(id, 'front', hand, upTo, form),
+    ...then.map(({ upTo, caption }, k): Step => ({
+      picture: facePicture(id, 'front', hand, upTo, form),
       number: String(steps.length + k + 1),
       text: caption,
     })),
@@ -128,12 +129,12 @@ class Card {
     this.doc.font(face).fontSize(size).fillColor('#000').text(text, x, y, { width });
     return this.heightOf(text, width, size, face);
   }
-  private rowsOf(pictures: readonly Picture[], columns: number): Picture[][] {
+  private rowsOf(pictures: readonly Step[], columns: number): Step[][] {
     return Array.from({ length: Math.ceil(pictures.length / columns) }, (_, r) =>
       pictures.slice(r * columns, (r + 1) * columns),
     );
   }
-  private stepsHeight(pictures: readonly Picture[], { size, columns, side }: Omit<Plan, 'height'>): number {
+  private stepsHeight(pictures: readonly Step[], { size, columns, side }: Omit<Plan, 'height'>): number {
     const cell = (this.inner - (columns - 1) * GAP) / columns;
     return this.rowsOf(pictures, columns).reduce(
       (sum, row) => sum + side + Math.max(...row.map((p) => this.heightOf(`${p.number}  ${p.text}`, cell, size))) + GAP,
@@ -156,7 +157,7 @@ class Card {
     );
   }
   /** The largest pictures with letters that can well be read; where that does not leave enough for them, smaller letters. */
-  private plan(entry: KnotEntry, pictures: readonly Picture[], said: ReturnType<typeof words>, room: number): Plan {
+  private plan(entry: KnotEntry, pictures: readonly Step[], said: ReturnType<typeof words>, room: number): Plan {
     for (const sizes of LETTERS) {
       const plans = sizes.flatMap((size) =>
         (pictures.length <= 6 ? [3, 4] : [4, 5]).flatMap((columns): Plan[] => {
@@ -201,7 +202,7 @@ class Card {
       let lowest = 0;
       row.forEach((p, k) => {
         const x = MARGIN + k * (cell + GAP);
-        svgOnPage(this.doc, p.svg, { x: x + (cell - plan.side) / 2, y, width: plan.side, height: plan.side });
+        pictureOnPage(this.doc, p.picture, { x: x + (cell - plan.side) / 2, y, width: plan.side, height: plan.side });
         this.doc.lineWidth(0.4).rect(x, y, cell, plan.side).stroke('#999');
         this.doc
           .font('bold')
@@ -219,7 +220,7 @@ class Card {
     entry.faces.forEach((f, k) => {
       const half = (this.inner - GAP) / 2;
       const x = MARGIN + k * (half + GAP);
-      svgOnPage(this.doc, faceSvg(id, f.face, asked.hand), { x, y, width: FACE, height: FACE });
+      pictureOnPage(this.doc, facePicture(id, f.face, asked.hand), { x, y, width: FACE, height: FACE });
       this.put(`${label(f.face)}: ${f.shows}`, x + FACE + 4, y, half - FACE - 4, plan.size);
     });
     y += this.facesHeight(entry, FACE, plan.size);

@@ -12,9 +12,9 @@ import {
 import { entryById } from '../../core/knots/catalogue/lookup';
 import { shippedProfile } from '../../core/profiles';
 import { DONE_WORDS, ROPE_EVENT_WORDS, type Entry, type EntryOf, type RopeLife } from '../../core/records';
-import { faceSvg } from './knotFaces';
+import { facePicture } from './knotFaces';
 import { MARGIN, momentText, Page, TEXT_WIDTH, type PageHead } from './page';
-import { svgOnPage } from './svgOnPage';
+import { pictureOnPage } from './pictureOnPage';
 import { knotName, signed, STATE_WORDS } from './words';
 
 export interface Hashed<E extends Entry = Entry> {
@@ -143,7 +143,7 @@ export async function checkPdf(
   if (body.signed_off && !body.signed_off.to_check) line('Not signed off', `${row.checker_name}, to check this knot`);
   (['front', 'back'] as const).forEach((f, i) => {
     const x = MARGIN + TEXT_WIDTH - 2 * FACE + i * (FACE + 8) - 8;
-    svgOnPage(page.doc, faceSvg(row.knot, f, body.hand), { x, y: top + 34, width: FACE, height: FACE });
+    pictureOnPage(page.doc, facePicture(row.knot, f, body.hand), { x, y: top + 34, width: FACE, height: FACE });
     page.put(`${f}, as it should look`, x, top + 34 + FACE + 2, FACE, 'text', 7.5, '#444');
   });
   page.y = Math.max(page.y, top + 34 + FACE + 16);
