@@ -3,7 +3,7 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { gzipSync, brotliCompressSync } from 'node:zlib';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { say, Stop } from './say.mjs';
 
 export const root = join(import.meta.dirname, '../..');
@@ -109,7 +109,7 @@ export function ensureBuilt() {
   for (const f of filesUnder(join(root, 'dist/web')).filter((x) => /\.(js|css|html|svg|json)$/.test(x))) {
     const bytes = readFileSync(f);
     writeFileSync(`${f}.gz`, gzipSync(bytes, { level: 9 }));
-    writeFileSync(`${f}.br`, brotliCompressSync(bytes));
+    writeFileSync(`${f}.br`, brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }));
   }
   writeFileSync(mark, wanted);
   return true;
