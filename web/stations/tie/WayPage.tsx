@@ -9,11 +9,13 @@ import type { SceneComponent } from '../../parts/rope/framing';
 import { Failed, Loading } from '../../parts/States';
 import { useTheme } from '../../parts/theme';
 import { CAUTION } from '../../parts/words';
-import { useKnotQuery, useSessionQuery, useWayQuery } from '../../store/api';
+import { useKnotQuery, useSessionQuery, useWayQuery, type KnotReply } from '../../store/api';
 import { shownAt } from './along';
 import { TieAlong, useAlong } from './TieAlong';
 import { DrawnUp } from './DrawnUp';
 import { Lookalikes } from './Lookalikes';
+import { canSpeak, useReadAloud } from './readAloud';
+import { savePng } from './savePng';
 import { ShowElsewhere } from './ShowElsewhere';
 import { stepsOf } from './steps';
 import { wayMotion } from './wayMotion';
@@ -23,19 +25,6 @@ import { WayStage } from './WayStage';
 const PACE = 14;
 const SPEEDS = [1, 0.5, 0.25] as const;
 const SPEED_WORDS = { 1: 'full speed', 0.5: 'half', 0.25: 'quarter' } as const;
-
-const canSpeak = () => 'speechSynthesis' in window;
-/** Reads a step aloud, where the browser can. */
-function useReadAloud(on: boolean, words: string): void {
-  useEffect(() => {
-    if (!on || !canSpeak() || words === '') return;
-    window.speechSynthesis.cancel();
-    const said = new SpeechSynthesisUtterance(words);
-    said.lang = 'en';
-    window.speechSynthesis.speak(said);
-    return () => window.speechSynthesis.cancel();
-  }, [on, words]);
-}
 
 export function WayPage() {
   const { knot: id = '', way = '' } = useParams();
@@ -381,54 +370,38 @@ export function WayPage() {
           </ol>
         </div>
       </div>
-      {step.keys === null && told.right ? (
-        <section className="mt-4">
-          <h2>Finished, it shows</h2>
-          <ul className="rows">
-            {knot.data.faces.map((f) => (
-              <li key={f.face} className="row-line">
-                <b>{f.face}</b>
-                <span>{f.shows}</span>
-                <span />
-              </li>
-            ))}
-            {knot.data.check_points.flatMap((p) =>
-              p.count
-                ? [
-                    <li key={p.id} className="row-line">
-                      <b>count</b>
-                      <span>{p.count.of}</span>
-                      <b>{p.count.is}</b>
-                    </li>,
-                  ]
-                : [],
-            )}
-          </ul>
-          <Lookalikes knot={knot.data} />
-        </section>
-      ) : null}
+      {step.keys === null && told.right ? <FinishedShows knot={knot.data} /> : null}
       <p className="caution mt-4">{CAUTION} Tie along low down, with somebody who knows it.</p>
     </>
   );
 }
 
-/** What the stage shows, as a picture file: the canvas as it is, or the picture that stands there. */
-async function savePng(stage: HTMLElement | null, file: string): Promise<void> {
-  const canvas = stage?.querySelector('canvas');
-  const shown = canvas ?? (await drawnOnCanvas(stage?.querySelector('img') ?? null));
-  const blob = await new Promise<Blob | null>((done) => (shown ? shown.toBlob(done, 'image/png') : done(null)));
-  if (!blob) return;
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(blob);
-  link.download = file;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
-}
-async function drawnOnCanvas(image: HTMLImageElement | null): Promise<HTMLCanvasElement | null> {
-  if (!image) return null;
-  await image.decode();
-  const canvas = document.createElement('canvas');
-  canvas.width = canvas.height = 1200;
-  canvas.getContext('2d')!.drawImage(image, 0, 0, 1200, 1200);
-  return canvas;
+/** What is looked at once it is finished, and what it is taken for. */
+function FinishedShows({ knot }: { knot: KnotReply }) {
+  return (
+    <section className="mt-4">
+      <h2>Finished, it shows</h2>
+      <ul className="rows">
+        {knot.faces.map((f) => (
+          <li key={f.face} className="row-line">
+            <b>{f.face}</b>
+            <span>{f.shows}</span>
+            <span />
+          </li>
+        ))}
+        {knot.check_points.flatMap((p) =>
+          p.count
+            ? [
+                <li key={p.id} className="row-line">
+                  <b>count</b>
+                  <span>{p.count.of}</span>
+                  <b>{p.count.is}</b>
+                </li>,
+              ]
+            : [],
+        )}
+      </ul>
+      <Lookalikes knot={knot} />
+    </section>
+  );
 }
