@@ -1,29 +1,9 @@
-import { useEffect, useRef, useState } from 'react';
-import { Button, Form, Modal } from 'react-bootstrap';
-import { Link, useNavigate, useSearchParams } from 'react-router';
-import type { z } from 'zod';
-import type { chooseReply } from '../../../contract';
-import { newId } from '../../parts/newId';
-import type { Job } from '../../../core/choose/job';
+import { Link } from 'react-router';
 import { jobFor, OBJECTS_FOR, TWO_ROPES } from '../../../core/choose/forPurpose';
-import { untyingAsked } from '../../../core/choose/untying';
-import { entryById } from '../../../core/knots/catalogue/lookup';
-import { upTo } from '../../../core/units';
+import type { Job } from '../../../core/choose/job';
 import { withElse } from '../../../core/choose/whatElse';
-import { across_mm } from '../../../core/knots/shape/sizes';
-import type { Family } from '../../../core/knots/facts/types';
-import {
-  refusalText,
-  useChooseQuery,
-  useKeptJobQuery,
-  useKnotsQuery,
-  useNewJobMutation,
-  useProfilesQuery,
-  useRopeNeededQuery,
-} from '../../store/api';
-import { useApp, useSend } from '../../store';
-import { jobChanged, jobOpened, knotTaken } from '../../store/job';
 import { KnotPicture } from '../../parts/KnotPicture';
+import { Now } from '../../parts/now';
 import { Failed, Loading } from '../../parts/States';
 import {
   CAUTION,
@@ -34,208 +14,14 @@ import {
   TEAM_WORDS,
   UNTIE_WORDS,
 } from '../../parts/words';
+import { useApp, useSend } from '../../store';
+import { refusalText, useChooseQuery, useKnotsQuery, useProfilesQuery } from '../../store/api';
+import { jobChanged } from '../../store/job';
 import { Fill } from './Fill';
+import { KeepJob, useJobOfTheAddress } from './KeptJob';
 import { IfSomethingFails, Pulls } from './Pulls';
 import { JobRopes } from './RopeFill';
-import { Now } from '../../parts/now';
-
-type Suited = z.output<typeof chooseReply>['suited'][number];
-
-/** What is looked at, in the order in which it decides. */
-const SCORE_WORDS: Readonly<Record<string, string>> = {
-  'made-for-it': 'made for',
-  'usual-for': 'usual',
-  'also-stands': 'stands as well',
-  'checked-by': 'who can check it',
-  'equal-ropes': 'unequal ropes',
-  untying: 'undone',
-  'named-by-profile': 'the rules',
-  'known-to': 'known',
-  'ways-to-get-it-wrong': 'ways to get it wrong',
-  loosens: 'idle',
-  passes: 'passes',
-  'rope-used': 'rope',
-  bulk: 'bulk',
-};
-const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
-
-function Card({
-  s,
-  place,
-  of,
-  job,
-  name,
-  family,
-  checked,
-}: {
-  s: Suited;
-  place: number;
-  of: number;
-  job: Job;
-  name: string;
-  family: Family;
-  checked: boolean;
-}) {
-  const navigate = useNavigate();
-  const send = useSend();
-  // it lies across the page: shown whole in its width
-  const across = family === 'bend' || family === 'midline';
-  const rope = useRopeNeededQuery({
-    knot: s.knot,
-    rope_diameter_mm: across_mm({ family }, job.rope),
-    profile: job.profile,
-  }).data;
-  const { least, most } = untyingAsked(entryById(s.knot), job);
-  const untying = least === most ? `${most}` : `${least}–${most}`;
-  const take = (to: string) => {
-    send(knotTaken(s.knot));
-    void navigate(to);
-  };
-  return (
-    <article className={`sheet knot-card${place === 0 ? ' first' : ''}`}>
-      <div className={`pic${across ? ' across' : ''}`}>
-        <KnotPicture knot={s.knot} crop={across ? 'knot' : 'tall'} size={172} alt={`${name}, front`} />
-      </div>
-      <div className="say">
-        <h2>{name}</h2>
-        <p className="small quiet m-0">
-          suited, {ORDINALS[place] ?? `${place + 1}th`} of {of}
-        </p>
-        <ul className="tells">
-          {s.reasons
-            .filter((r) => r.rule !== 'P0')
-            .slice(0, 3)
-            .map((r) => (
-              <li key={r.rule}>
-                {r.text}
-                <span className="rule-id">{r.rule}</span>
-              </li>
-            ))}
-          {s.cautions.slice(0, 2).map((r) => (
-            <li key={r.rule} className="care">
-              {r.text}
-              <span className="rule-id">{r.rule}</span>
-            </li>
-          ))}
-        </ul>
-        <div className="price">
-          <span>
-            <b>{rope ? `${(upTo(10, rope.total_mm_high) / 1000).toFixed(2)} m` : '–'}</b>rope, eye and tail in
-          </span>
-          <span>
-            <b>{untying}</b>untying, 5 is worst
-          </span>
-          <span>
-            <b>{rope ? (rope.tail_mm === 0 ? 'none' : `${upTo(1, rope.tail_mm)} mm`) : '–'}</b>
-            {rope?.tail_from === 'general' ? 'of tail (no rule)' : 'of tail'}
-          </span>
-        </div>
-        <details className="small mt-2">
-          <summary>Why this place</summary>
-          {s.score_parts.map((p) => (
-            <div className="measure" key={p.part}>
-              <span>{SCORE_WORDS[p.part] ?? p.part}</span>
-              <span>{p.text}</span>
-            </div>
-          ))}
-        </details>
-        <div className="card-acts">
-          <Button onClick={() => take(`/tie/${s.knot}`)}>Tie it</Button>
-          {checked ? (
-            <Button variant="outline-primary" onClick={() => take('/check')}>
-              Check one
-            </Button>
-          ) : null}
-        </div>
-      </div>
-    </article>
-  );
-}
-
-/** The kept job that the address names: taken once and out of the address, so that coming back does not undo what was changed since. */
-function useJobOfTheAddress(): { name: string | null; error: unknown } {
-  const send = useSend();
-  const [search, setSearch] = useSearchParams();
-  const id = search.get('job');
-  const [name, setName] = useState<string | null>(null);
-  const { data, error } = useKeptJobQuery(id ?? '', { skip: id === null });
-  const taken = useRef<string | null>(null);
-  useEffect(() => {
-    if (!data || data.id !== id || taken.current === id) return;
-    taken.current = id;
-    send(jobOpened({ job: data.job, rope: null, knot: null }));
-    setName(data.name);
-    setSearch({}, { replace: true });
-  }, [data, id, send, setSearch]);
-  return { name, error: id === null ? undefined : error };
-}
-
-function KeepJob() {
-  const { job, rope } = useApp((s) => s.job);
-  const [kept, setKept] = useState<string | null>(null);
-  const [show, setShow] = useState(false);
-  const [name, setName] = useState('');
-  const [id, setId] = useState(newId);
-  const [keep, { error, isLoading, isSuccess }] = useNewJobMutation();
-  return (
-    <>
-      <Button variant="link" onClick={() => setShow(true)}>
-        {isSuccess ? 'Job kept' : 'Keep this job'}
-      </Button>
-      {kept ? <Link to={`/choose?job=${kept}`}>its link, for everyone here</Link> : null}
-      <Button variant="link" onClick={() => window.print()}>
-        Print it
-      </Button>
-      <Modal show={show} onHide={() => setShow(false)} aria-labelledby="keep-title">
-        <Modal.Body>
-          <h2 id="keep-title">Keep this job</h2>
-          <Form
-            onSubmit={(e) => {
-              e.preventDefault();
-              void keep({
-                id,
-                name,
-                rope: rope?.id ?? null,
-                job: {
-                  ...job,
-                  pulls: [...job.pulls],
-                  must_pass: [...job.must_pass],
-                  second_rope: job.second_rope ?? null,
-                },
-              }).then((r) => {
-                if (r.data) {
-                  setShow(false);
-                  setKept(r.data.id);
-                  setId(newId());
-                }
-              });
-            }}
-          >
-            <Form.Group controlId="job-name" className="my-3">
-              <Form.Label>Its name</Form.Label>
-              <Form.Control
-                value={name}
-                onChange={(e) => setName(e.target.value)}
-                maxLength={120}
-                autoFocus
-                isInvalid={Boolean(error)}
-              />
-              {error ? <p className="invalid-feedback d-block">{refusalText(error)}</p> : null}
-            </Form.Group>
-            <div className="d-flex gap-2">
-              <Button type="submit" disabled={isLoading || name.trim() === ''}>
-                Keep
-              </Button>
-              <Button variant="outline-primary" onClick={() => setShow(false)}>
-                Cancel
-              </Button>
-            </div>
-          </Form>
-        </Modal.Body>
-      </Modal>
-    </>
-  );
-}
+import { SuitedCard } from './SuitedCard';
 
 export function Choose() {
   const send = useSend();
@@ -358,7 +144,7 @@ export function Choose() {
           ) : (
             <div className="best">
               {data.suited.map((s, i) => (
-                <Card
+                <SuitedCard
                   key={s.knot}
                   s={s}
                   place={i}
