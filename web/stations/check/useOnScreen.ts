@@ -1,5 +1,6 @@
 /** Whether an element was wholly on screen, its pictures loaded: from then on it can be answered. Once it was, it stays so. */
 import { useEffect, useRef, useState, type RefObject } from 'react';
+import { observe } from 'react-intersection-observer';
 
 /** Seconds since a moment by the clock of the device; what it took before goes along. To tenths. */
 export const secondsSince = (at: number | null, before = 0): number =>
@@ -22,17 +23,17 @@ export function useOnScreen(): { readonly ref: RefObject<HTMLElement | null>; re
     const look = () => {
       if (wholly && loaded()) setSince(Date.now());
     };
-    const observer = new IntersectionObserver(
-      ([entry]) => {
-        wholly = entry!.intersectionRatio >= WHOLLY;
+    const unobserve = observe(
+      element,
+      (_, entry) => {
+        wholly = entry.intersectionRatio >= WHOLLY;
         look();
       },
       { threshold: [WHOLLY, 1] },
     );
-    observer.observe(element);
     element.addEventListener('load', look, true);
     return () => {
-      observer.disconnect();
+      unobserve();
       element.removeEventListener('load', look, true);
     };
   }, [since]);
