@@ -2,16 +2,7 @@
  * Rope led by hands: shapes said by control points or by a curve, laid upon a rope whose length stays, and stages that lead from one to the next.
  * What a shape needs more of comes from the straight leads at its ends. Unit: rope diameters.
  */
-import {
-  add,
-  arcLengths,
-  lerp,
-  scale,
-  splineThrough,
-  subtract,
-  unit,
-  type Point3,
-} from '../../curve';
+import { add, arcLengths, lerp, scale, splineThrough, subtract, unit, type Point3 } from '../../curve';
 import { evenly } from '../../curve/evenly';
 import type { Stage } from './way';
 
