@@ -179,10 +179,12 @@ test('what is touched on the turning rope has the numbers of the flat picture, o
     for (let k = 0; k < 9 && found.size < 2; k++) {
       await page.mouse.click(box.x + box.width * (0.46 + 0.01 * (k % 3)), box.y + box.height * (0.3 + 0.05 * k));
       await page.waitForTimeout(400);
-      if ((await stage.getAttribute('data-picked-component')) !== 'rope') continue;
-      const [from, to] = [await stage.getAttribute('data-picked-from'), await stage.getAttribute('data-picked-to')];
+      // read at once: the next answer may come at any moment
+      const [component, from, to, crossing] = await stage.evaluate((e) =>
+        ['component', 'from', 'to', 'crossing'].map((what) => e.getAttribute(`data-picked-${what}`)),
+      );
+      if (component !== 'rope') continue;
       expect(svg).toContain(`data-component="rope" data-from="${from}" data-to="${to}"`);
-      const crossing = await stage.getAttribute('data-picked-crossing');
       if (crossing) {
         expect(ids).toContain(crossing);
         found.add(crossing);
