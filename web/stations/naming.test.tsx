@@ -11,13 +11,9 @@ beforeEach(() => {
 });
 afterEach(cleanup);
 
+const UNKNOWN = { crossings: 3, matches: [], near: [], needs: [], undecided: [], invariants: {} };
 const NOTHING = {
-  crossings: 3,
-  matches: [],
-  near: [],
-  needs: [],
-  undecided: [],
-  invariants: {},
+  ...UNKNOWN,
   said: 'What you entered is unknown: take out and retie.',
   known: [],
 };
@@ -140,7 +136,7 @@ describe('what is this', () => {
       'GET /knots/bowline/touched': {
         components: [],
         identified: {
-          ...OVERHAND,
+          ...UNKNOWN,
           matches: [{ knot: 'bowline', fault: 'tail-short', relation: 'same', certainty: 'lies-as-stored' }],
         },
         said,

@@ -183,12 +183,14 @@ describe('choose', () => {
       {
         knot: 'bowline-locked',
         score_parts: [{ part: 'untying', value: 1, text: '1 of 5: does not jam' }],
-        reasons: [{ rule: 'SC-K2', text: 'named here as a tie-in' }],
-        cautions: [{ rule: 'C1', text: 'fewer people can check it' }],
+        reasons: [{ rule: 'SC-K2', of: 'sport-crag', text: 'named here as a tie-in', source: 'practice' }],
+        cautions: [{ rule: 'C1', of: 'common', text: 'fewer people can check it', source: 'practice' }],
       },
     ],
     nearly: [{ knot: 'bowline', wouldDoIf: 'if a stopper is tied', rule: 'B1', change: 'add-stopper' }],
-    excluded: [{ knot: 'double-bowline', because: [{ rule: 'P3', text: 'not known' }] }],
+    excluded: [
+      { knot: 'double-bowline', because: [{ rule: 'P3', of: 'common', text: 'not known', source: 'practice' }] },
+    ],
     versions: { catalogue: 1, profile: 'sport-crag', profile_version: 1 },
   };
   test('shows the three groups, each with its rule', async () => {

@@ -1,9 +1,13 @@
-/** The interface on a made-up server: answers by path, remembers what was sent. */
-import { jest } from '@jest/globals';
+/**
+ * The interface on a made-up server: answers by path, remembers what was sent. What it answers and what it is sent are held against the
+ * contract: after a test none may be otherwise.
+ */
+import { afterEach, expect, jest } from '@jest/globals';
 import { render } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import { createMemoryRouter, RouterProvider } from 'react-router';
+import { ENDPOINTS, type Endpoint } from '../../contract';
 import { SHIPPED_PROFILES } from '../../core/profiles';
 import { ENTRIES } from '../../core/knots/catalogue/entries';
 import { openDesk, store } from '../store';
@@ -71,7 +75,7 @@ const STANDING: Answers = {
     family: e.family,
     purposes: e.purposes,
     can_be_checked: e.check_points.length > 0,
-    ways: e.ways,
+    ways: e.ways.map((w) => ({ id: w.id, right: w.right, ends_in: w.ends_in })),
     faults: e.faults.map((f) => f.id),
     form_certainty: e.form_certainty,
   })),
@@ -86,6 +90,34 @@ const STANDING: Answers = {
   [`GET /people/${PERSON.id}`]: { person: PERSON, signed_off: [], wrong_pins: [] },
   'GET /jobs': { items: [], next: null },
 };
+
+/** What was answered or sent otherwise than the contract says. */
+const unfit: string[] = [];
+afterEach(() => expect(unfit.splice(0)).toEqual([]));
+
+const endpoints = (Object.values(ENDPOINTS) as Endpoint[]).map((e) => ({
+  ...e,
+  pattern: new RegExp(`^${e.path.replaceAll('.', '\\.').replaceAll(/:\w+/g, '[^/]+')}$`),
+}));
+// an address in words before one with a parameter in its place
+endpoints.sort((a, b) => Number(a.path.includes(':')) - Number(b.path.includes(':')));
+
+function heldAgainstContract(method: string, path: string, body: unknown, answer: unknown): void {
+  const endpoint = endpoints.find((e) => e.method === method && e.pattern.test(path));
+  if (!endpoint) {
+    unfit.push(`${method} ${path}: no such endpoint`);
+    return;
+  }
+  const hold = (what: string, schema: Endpoint['reply'], value: unknown) => {
+    const held = schema?.safeParse(value);
+    if (held && !held.success)
+      unfit.push(
+        `${method} ${path}, ${what}: ${held.error.issues.map((i) => `${i.path.join('.')} ${i.message}`).join('; ')}`,
+      );
+  };
+  if (method !== 'GET') hold('sent', endpoint.body, body);
+  if (answer !== undefined && typeof answer !== 'number') hold('answered', endpoint.reply, answer);
+}
 
 // Node's Request wants a whole address and its own kind of signal
 const NodeRequest = globalThis.Request;
@@ -108,15 +140,13 @@ export function show(
   globalThis.fetch = jest.fn(async (input: RequestInfo | URL) => {
     const request = input as Request;
     const url = new URL(request.url);
-    const at = `${request.method} ${url.pathname.replace('/api/v1', '')}`;
+    const { method } = request;
+    const path = url.pathname.replace('/api/v1', '');
     const text = await request.text();
-    if (request.method !== 'GET')
-      sent.push({
-        method: request.method,
-        path: url.pathname.replace('/api/v1', ''),
-        body: text ? JSON.parse(text) : null,
-      });
-    const answer = all[at];
+    const body: unknown = text ? JSON.parse(text) : null;
+    if (method !== 'GET') sent.push({ method, path, body });
+    const answer = all[`${method} ${path}`];
+    heldAgainstContract(method, path, body, answer);
     if (answer === undefined || typeof answer === 'number') {
       const status = answer ?? 404;
       return new Response(
