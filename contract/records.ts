@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { CAUGHT, MUST_PASS, PASSING_RESULTS } from '../core/choose';
 import { CHECK_POINTS } from '../core/knots/facts/types';
 import { TAIL_METHODS, VERDICTS } from '../core/inspect/judging';
-import { KNOT_EVENTS } from '../core/records';
+import { KNOT_EVENTS, SHOWN_COLUMNS, type StatusRow } from '../core/records';
 import { day, diameter_mm, fist_mm, instant, knotId, line, note, page, uuid } from './common';
 import { job } from './knots';
 
@@ -195,34 +195,23 @@ export const newFindingClosedBody = z.strictObject({
 });
 
 const verdict = z.enum(VERDICTS);
-export const checkRow = z.strictObject({
-  id: z.string(),
-  sequence: z.number(),
-  seen_at: z.string(),
-  knot: z.string(),
-  rope: z.string(),
-  rope_tag: z.string(),
-  place: z.string(),
-  tied_by: z.string(),
-  tied_by_name: z.string(),
-  checker: z.string(),
-  checker_name: z.string(),
-  signer: z.string().nullable(),
-  signer_name: z.string().nullable(),
+const AS_SHOWN = {
+  text: z.string(),
+  'text or none': z.string().nullable(),
+  number: z.number(),
+  'number or none': z.number().nullable(),
+  'yes or no': z.boolean(),
+  moment: z.string(),
   verdict,
-  points_verdict: verdict,
-  open_finding: z.boolean(),
-  corrected: z.boolean(),
-  alone: z.boolean(),
-  faults: z.array(z.string()),
-  differs: z.boolean().describe('the second look found something else'),
-  tail_mm: z.number().nullable(),
-  tail_margin_mm: z.number().nullable(),
-  profile: z.string(),
-  profile_version: z.number(),
-  demo: z.boolean(),
-});
-export type CheckRow = z.infer<typeof checkRow>;
+  list: z.array(z.string()),
+} as const;
+/** A check as lists show it: what each column is says core/records/statusColumns.ts. */
+export const checkRow = z.strictObject(
+  Object.fromEntries(
+    SHOWN_COLUMNS.map(({ name, is, means }) => [name, means ? AS_SHOWN[is].describe(means) : AS_SHOWN[is]]),
+  ),
+) as unknown as z.ZodType<StatusRow>;
+export type CheckRow = StatusRow;
 export const checksQuery = page.extend({
   rope: uuid.optional(),
   person: uuid.optional(),

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import { ENDPOINTS, type Endpoint } from '../contract';
+import { run } from './database';
 import {
   call,
   checkBody,
@@ -257,3 +258,26 @@ test('who lacks the role is told which would do', async () => {
   )!;
   expect(refused.body['detail']).toContain((endpoint.access as readonly string[]).join(', '));
 });
+
+test('the cookie of a session cannot be read by scripts, nor sent from another site', async () => {
+  const payload = { handle: `p${ours.id.slice(0, 8)}`, password: PASSWORD };
+  const r = await t.app.inject({ method: 'POST', url: '/api/v1/session', payload });
+  const cookie = String(r.headers['set-cookie']);
+  expect(cookie).toMatch(/; HttpOnly/);
+  expect(cookie).toMatch(/; SameSite=Strict/);
+  expect(cookie).toMatch(/; Path=\/;/);
+  // as long as the session itself
+  const expires = Date.parse(/; Expires=([^;]*)/.exec(cookie)![1]!);
+  expect(Math.abs(expires - t.clock.now.getTime() - 7 * 86_400_000)).toBeLessThan(60_000);
+});
+
+test.each(['entries', 'wrong_pins', 'knot_entries', 'profile_versions', 'sign_offs'])(
+  'of %s the application may change and take away nothing',
+  async (table) => {
+    await expect(run(t.db, `DELETE FROM ${table}`, [])).rejects.toMatchObject({ code: 'ER_TABLEACCESS_DENIED_ERROR' });
+    const column = table === 'entries' || table === 'knot_entries' || table === 'profile_versions' ? 'sha256' : 'id';
+    await expect(run(t.db, `UPDATE ${table} SET ${column} = 'x'`, [])).rejects.toMatchObject({
+      code: 'ER_TABLEACCESS_DENIED_ERROR',
+    });
+  },
+);

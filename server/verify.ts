@@ -8,7 +8,6 @@
 import { parseArgs } from 'node:util';
 import {
   aboutOf,
-  columnsOf,
   FIRST_PREVIOUS,
   isOfCheck,
   statusOf,
@@ -65,11 +64,10 @@ export function verifyEntry(
   same('the number', entry.sequence, sequence);
   same('the organisation', entry.organisation, stored.organisation);
   same('the id', entry.id, stored.id);
-  const c = columnsOf(entry);
-  same('the column kind', stored.kind, c.kind);
-  same('the column about', stored.about, c.about);
-  same('the column recorded_by', stored.recorded_by, c.recorded_by);
-  same('the column recorded_at', stored.recorded_at.toISOString(), c.recorded_at);
+  same('the column kind', stored.kind, entry.kind);
+  same('the column about', stored.about, aboutOf(entry));
+  same('the column recorded_by', stored.recorded_by, entry.recorded_by);
+  same('the column recorded_at', stored.recorded_at.toISOString(), entry.recorded_at);
   return { faults, entry };
 }
 

@@ -150,31 +150,6 @@ export type Entry =
 export type CheckEntry = EntryOf<'check' | 'signature' | 'correction' | 'finding-closed'>;
 export type EntryOf<K extends EntryKind> = Extract<Entry, { kind: K }>;
 
-/** The columns of the entries table that lists and screens read; each follows from the bytes alone. */
-export interface EntryColumns {
-  readonly kind: EntryKind;
-  readonly recorded_at: string;
-  readonly recorded_by: string;
-  /** the check, rope or walked round that an entry is about; a check is about itself */
-  readonly about: string;
-  readonly tied_knot: string | null;
-  readonly knot: string | null;
-  readonly rope: string | null;
-  readonly place: string | null;
-  readonly tied_by: string | null;
-  readonly signer: string | null;
-  readonly seen_at: string | null;
-  readonly profile: string | null;
-  readonly profile_version: number | null;
-  /** verdict after this entry; null where it changes none */
-  readonly verdict: Verdict | null;
-  readonly points_verdict: Verdict | null;
-  readonly tail_mm: number | null;
-  readonly tail_margin_mm: number | null;
-  readonly alone: boolean | null;
-  readonly demo: boolean;
-}
-
 /** The check, rope or walked round that an entry is about. */
 export function aboutOf(entry: Entry): string {
   switch (entry.kind) {
@@ -193,72 +168,16 @@ export function aboutOf(entry: Entry): string {
 export const isOfCheck = (entry: Entry): entry is CheckEntry =>
   entry.kind !== 'rope-event' && entry.kind !== 'round-finished';
 
-/** Columns of an entry, computed from it. */
-export function columnsOf(entry: Entry): EntryColumns {
-  const none = {
-    knot: null,
-    rope: null,
-    place: null,
-    tied_by: null,
-    signer: null,
-    seen_at: null,
-    profile: null,
-    profile_version: null,
-    verdict: null,
-    points_verdict: null,
-    tail_mm: null,
-    tail_margin_mm: null,
-    alone: null,
-  };
-  const about = aboutOf(entry);
-  const tied_knot = 'tied_knot' in entry.body ? entry.body.tied_knot : null;
-  const head = {
-    kind: entry.kind,
-    recorded_at: entry.recorded_at,
-    recorded_by: entry.recorded_by,
-    about,
-    tied_knot,
-    demo: entry.body.demo,
-  };
-  const tailOf = (answers: readonly PointAnswer[], judgement: Judgement) => ({
-    tail_mm: answers.find((a) => a.point === 'tail')?.tail?.tail_mm ?? null,
-    tail_margin_mm: judgement.points.find((p) => p.point === 'tail')?.tail?.margin_mm ?? null,
-  });
-  switch (entry.kind) {
-    case 'check': {
-      const b = entry.body;
-      return {
-        ...head,
-        knot: b.knot,
-        rope: b.rope,
-        place: b.place,
-        tied_by: b.tied_by,
-        signer: null,
-        seen_at: b.seen_at,
-        profile: b.profile,
-        profile_version: b.profile_version,
-        verdict: b.judgement.verdict,
-        points_verdict: b.judgement.points_verdict,
-        alone: b.alone,
-        ...tailOf(b.answers, b.judgement),
-      };
-    }
-    case 'signature':
-      return { ...none, ...head, signer: entry.body.signer, verdict: entry.body.verdict_after };
-    case 'correction':
-      return {
-        ...none,
-        ...head,
-        verdict: entry.body.verdict_after,
-        points_verdict: entry.body.judgement.points_verdict,
-        ...tailOf(entry.body.answers, entry.body.judgement),
-      };
-    case 'rope-event':
-      return { ...none, ...head, rope: entry.body.rope };
-    case 'finding-closed':
-    case 'round-finished':
-      return { ...none, ...head };
-  }
-}
+/** The tail as it was measured, and by how much it is more than the rule asks; null where none was, or no rule asks. */
+export const tailMeasured = ({
+  answers,
+  judgement,
+}: Pick<CheckBody, 'answers' | 'judgement'>): {
+  readonly tail_mm: number | null;
+  readonly tail_margin_mm: number | null;
+} => ({
+  tail_mm: answers.find((a) => a.point === 'tail')?.tail?.tail_mm ?? null,
+  tail_margin_mm: judgement.points.find((p) => p.point === 'tail')?.tail?.margin_mm ?? null,
+});
 
 export const FIRST_PREVIOUS = '0'.repeat(64);

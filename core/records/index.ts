@@ -1,9 +1,9 @@
 export {
   aboutOf,
-  columnsOf,
   DONE_WORDS,
   FIRST_PREVIOUS,
   isOfCheck,
+  tailMeasured,
   type CheckBody,
   type CheckEntry,
   type CorrectionBody,
@@ -17,7 +17,18 @@ export {
   type SignatureBody,
 } from './entries';
 export { askedAgain, dueAt, KNOT_EVENTS, type Again, type KnotEventKind, type LookedAt } from './again';
-export { statusOf, type CheckStatus } from './status';
+export { statusOf } from './status';
+export {
+  FILE_COLUMNS,
+  rowOf,
+  SHOWN_COLUMNS,
+  STORED_COLUMNS,
+  YES_OR_NO,
+  type CheckStatus,
+  type JoinedColumn,
+  type NamedStatus,
+  type StatusRow,
+} from './statusColumns';
 export { differencesBetween } from './differences';
 export {
   openDamages,

@@ -1,7 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
 import { judge } from '../inspect/judging';
 import { shippedProfile } from '../profiles';
-import { columnsOf, FIRST_PREVIOUS, statusOf, type Entry } from './index';
+import {
+  aboutOf,
+  FILE_COLUMNS,
+  FIRST_PREVIOUS,
+  rowOf,
+  SHOWN_COLUMNS,
+  statusOf,
+  STORED_COLUMNS,
+  tailMeasured,
+  YES_OR_NO,
+  type Entry,
+} from './index';
 
 const judged = (tail_mm: number, name = 'right') =>
   judge(shippedProfile('rope-access'), {
@@ -87,32 +98,32 @@ const closed = (sequence: number): Entry => ({
   body: { check: 'c', tied_knot: 'k', what_was_done: 'retied', note: '', demo: false },
 });
 
-describe('columns of an entry', () => {
-  test('follow from its content', () => {
-    expect(columnsOf(check())).toMatchObject({
-      kind: 'check',
-      about: 'c',
-      knot: 'bowline-locked',
-      tail_mm: 130,
-      tail_margin_mm: 30,
-      verdict: 'not-judged',
-      points_verdict: 'meets-the-rule',
-      signer: null,
+describe('of an entry', () => {
+  test('it follows what it is about, and the tail that was measured', () => {
+    for (const e of [check(), signature(2), correction(2, 90), closed(2)]) expect(aboutOf(e)).toBe('c');
+    const tailOf = (e: Entry) => (e.kind === 'check' || e.kind === 'correction' ? tailMeasured(e.body) : null);
+    expect(tailOf(check())).toEqual({ tail_mm: 130, tail_margin_mm: 30 });
+    expect(tailOf(correction(2, 90))).toEqual({ tail_mm: 90, tail_margin_mm: -10 });
+    expect(tailMeasured({ answers: [], judgement: { ...judged(90), points: [] } })).toEqual({
+      tail_mm: null,
+      tail_margin_mm: null,
     });
-    expect(columnsOf(signature(2))).toMatchObject({
-      kind: 'signature',
-      about: 'c',
-      signer: 'second',
-      verdict: 'meets-the-rule',
-      knot: null,
-    });
-    expect(columnsOf(correction(2, 90))).toMatchObject({
-      about: 'c',
-      verdict: 'put-right',
-      tail_mm: 90,
-      tail_margin_mm: -10,
-    });
-    expect(columnsOf(closed(2))).toMatchObject({ about: 'c', verdict: null });
+  });
+});
+
+describe('a status column', () => {
+  test('is stored, shown and written to the file as its table says; nothing else is', () => {
+    const status = { ...statusOf([check()])!, faults: 'loose,tail-short' };
+    expect(Object.keys(statusOf([check()])!).sort()).toEqual([...STORED_COLUMNS].sort());
+    const named = { ...status, rope_tag: 'NL-07', tied_by_name: 'A', checker_name: 'B', signer_name: null };
+    const row = rowOf(named);
+    expect(Object.keys(row)).toEqual(SHOWN_COLUMNS.map((c) => c.name));
+    expect(row).toMatchObject({ id: 'c', rope_tag: 'NL-07', faults: ['loose', 'tail-short'], signer_name: null });
+    expect(rowOf({ ...named, faults: '' }).faults).toEqual([]);
+    for (const inner of ['organisation', 'tied_knot', 'awaits_signature', 'round_walk', 'check_id'])
+      expect(row).not.toHaveProperty(inner);
+    for (const k of YES_OR_NO) expect([k, typeof status[k]]).toEqual([k, 'boolean']);
+    expect(FILE_COLUMNS.every((c) => c in row)).toBe(true);
   });
 });
 

@@ -1,38 +1,7 @@
 /** Where a check stands now, from its entries alone: what lists show. */
-import { worse, type Judgement, type Verdict } from '../inspect/judging';
-import { columnsOf, type Entry } from './entries';
-
-export interface CheckStatus {
-  readonly check_id: string;
-  readonly organisation: string;
-  readonly sequence: number;
-  readonly tied_knot: string;
-  readonly seen_at: string;
-  readonly knot: string;
-  readonly rope: string;
-  readonly place: string;
-  readonly tied_by: string;
-  readonly checker: string;
-  readonly signer: string | null;
-  readonly verdict: Verdict;
-  readonly points_verdict: Verdict;
-  readonly open_finding: boolean;
-  /** a second signature would change or complete it */
-  readonly awaits_signature: boolean;
-  readonly corrected: boolean;
-  readonly alone: boolean;
-  /** faults found by either, in order of their ids, with commas */
-  readonly faults: string;
-  /** the second look found something else than the first */
-  readonly differs: boolean;
-  readonly tail_mm: number | null;
-  readonly tail_margin_mm: number | null;
-  readonly profile: string;
-  readonly profile_version: number;
-  readonly round_walk: string | null;
-  readonly round_stop: number | null;
-  readonly demo: boolean;
-}
+import { worse, type Judgement } from '../inspect/judging';
+import { tailMeasured, type Entry } from './entries';
+import type { CheckStatus } from './statusColumns';
 
 const faultsIn = (judgement: Judgement): string[] =>
   judgement.points
@@ -46,10 +15,8 @@ const faultsIn = (judgement: Judgement): string[] =>
 export function statusOf(entries: readonly Entry[]): CheckStatus | null {
   const check = entries.find((e) => e.kind === 'check');
   if (check?.kind !== 'check') return null;
-  const c = columnsOf(check);
-  let verdict = c.verdict!;
-  let points_verdict = c.points_verdict!;
-  let { tail_mm, tail_margin_mm } = c;
+  let { verdict, points_verdict } = check.body.judgement;
+  let tail = tailMeasured(check.body);
   let second = check.body.judgement.second_signature;
   let signer: string | null = null;
   let signed = false;
@@ -67,7 +34,6 @@ export function statusOf(entries: readonly Entry[]): CheckStatus | null {
       if (looked) points_verdict = worse(points_verdict, looked.points_verdict);
       differs = (e.body.differences ?? []).length > 0 || !e.body.agrees;
     } else if (e.kind === 'correction') {
-      const k = columnsOf(e);
       corrected = true;
       // what was signed is no longer what stands there
       signed = false;
@@ -76,8 +42,8 @@ export function statusOf(entries: readonly Entry[]): CheckStatus | null {
       differs = false;
       first = e.body.judgement;
       verdict = e.body.verdict_after;
-      points_verdict = k.points_verdict!;
-      ({ tail_mm, tail_margin_mm } = k);
+      points_verdict = e.body.judgement.points_verdict;
+      tail = tailMeasured(e.body);
       second = e.body.judgement.second_signature;
     } else if (e.kind === 'finding-closed') closed = true;
   }
@@ -102,8 +68,7 @@ export function statusOf(entries: readonly Entry[]): CheckStatus | null {
     alone: check.body.alone,
     faults: [...new Set([...faultsIn(first), ...(looked ? faultsIn(looked) : [])])].sort().join(','),
     differs,
-    tail_mm,
-    tail_margin_mm,
+    ...tail,
     profile: check.body.profile,
     profile_version: check.body.profile_version,
     round_walk: check.body.round?.walk ?? null,

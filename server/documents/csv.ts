@@ -1,30 +1,8 @@
 /** Lists as CSV (RFC 4180). A cell that a spreadsheet would take for a formula is led by an apostrophe. */
 import Papa from 'papaparse';
 import type { CheckRow, RopeRow } from '../../contract';
+import { FILE_COLUMNS } from '../../core/records';
 
-const CHECK_COLUMNS = [
-  'id',
-  'sequence',
-  'seen_at',
-  'knot',
-  'rope_tag',
-  'place',
-  'tied_by_name',
-  'checker_name',
-  'signer_name',
-  'verdict',
-  'points_verdict',
-  'open_finding',
-  'corrected',
-  'alone',
-  'faults',
-  'differs',
-  'tail_mm',
-  'tail_margin_mm',
-  'profile',
-  'profile_version',
-  'demo',
-] as const satisfies readonly (keyof CheckRow)[];
 /** The first ones are those that a file to be read in has. */
 const ROPE_COLUMNS = [
   'tag',
@@ -53,8 +31,7 @@ const rowsText = <T extends object>(
     .map((line) => `${Papa.unparse([line], { escapeFormulae: true })}\r\n`)
     .join('');
 
-export const checksCsv = (checks: readonly CheckRow[], header = true): string =>
-  rowsText(CHECK_COLUMNS, checks, header);
+export const checksCsv = (checks: readonly CheckRow[], header = true): string => rowsText(FILE_COLUMNS, checks, header);
 export const ropesCsv = (ropes: readonly RopeRow[]): string => rowsText(ROPE_COLUMNS, ropes, true);
 
 /** A table of texts. */

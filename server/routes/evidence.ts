@@ -2,14 +2,13 @@
 import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import { ENDPOINTS } from '../../contract';
 import { fault } from '../../core/errors';
-import { isOfCheck, type Entry } from '../../core/records';
+import { isOfCheck, type Entry, rowOf } from '../../core/records';
 import { bind } from '../bind';
 import { sha256 } from '../canonical';
 import type { Context } from '../context';
 import { checkPdf, dayPdf } from '../documents/evidence';
 import { knotName } from '../documents/words';
 import { namesOf, pageHead, sendPdf, verifyUrl } from '../handing';
-import { checkRowOf } from '../rows';
 import { entriesAbout, entryKnown, statuses } from '../tables/entries';
 import { statisticsOf } from '../tables/statistics';
 import type { SessionPerson } from '../tables/sessions';
@@ -38,7 +37,7 @@ export async function sendCheckPdf(
     `check-${status.sequence}`,
     await checkPdf(
       head,
-      checkRowOf(status),
+      rowOf(status),
       entries,
       await namesOf(context, who),
       verifyUrl(context, request, who.organisation, stored.at(-1)!),
@@ -55,7 +54,7 @@ export function evidenceRoutes(app: FastifyInstance, context: Context): void {
     const from = new Date(`${query.day}T00:00:00.000Z`);
     const rows = (
       await statuses(db, who.organisation, { from, to: new Date(from.getTime() + DAY_MS) }, MOST_ON_A_DAY + 1)
-    ).map(checkRowOf);
+    ).map(rowOf);
     const head = await pageHead(context, who, `Checks of ${query.day}`);
     return sendPdf(
       reply,

@@ -13,7 +13,8 @@ import { inTransaction } from '../database';
 import { hasPdfAsked } from '../handing';
 import { keptOnce } from '../kept';
 import { sendCheckPdf } from './evidence';
-import { checkRowOf, storedEntryOf } from '../rows';
+import { storedEntryOf } from '../rows';
+import { rowOf } from '../../core/records';
 import { checksCsv } from '../documents/csv';
 import { knotIn, profileIn } from '../named';
 import { keepTiedKnot, recordCheck, recordCorrection, recordFindingClosed, recordSignature } from '../recording';
@@ -191,9 +192,9 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
       roundWalksPage(db, who.organisation, 10, null, true),
     ]);
     return {
-      open_findings: open.map(checkRowOf),
-      waiting_signatures: waiting.map(checkRowOf),
-      last_checks: last.map(checkRowOf),
+      open_findings: open.map(rowOf),
+      waiting_signatures: waiting.map(rowOf),
+      last_checks: last.map(rowOf),
       to_look_at_again: again,
       rounds_waiting: rounds.map((w) => ({
         id: w.id,
@@ -211,7 +212,7 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
   const all = async function* (organisation: string, q: z.output<typeof checksQuery>): AsyncGenerator<CheckRow[]> {
     let asked = q;
     for (;;) {
-      const found = (await statuses(db, organisation, filterOf(asked), FILE_BATCH)).map(checkRowOf);
+      const found = (await statuses(db, organisation, filterOf(asked), FILE_BATCH)).map(rowOf);
       if (found.length > 0) yield found;
       if (found.length < FILE_BATCH) return;
       asked = { ...q, cursor: cursorAfter(q, found.at(-1)!) };
@@ -235,7 +236,7 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
     if (request.headers.accept?.split(',')[0]?.trim().startsWith('text/csv'))
       return reply.type('text/csv; charset=utf-8').send(Readable.from(csv(who.organisation, query)));
     const found = await statuses(db, who.organisation, filterOf(query), query.limit + 1);
-    const items = found.slice(0, query.limit).map(checkRowOf);
+    const items = found.slice(0, query.limit).map(rowOf);
     return { items, next: found.length > query.limit ? cursorAfter(query, items.at(-1)!) : null };
   });
   bind(app, context, ENDPOINTS.checksCsv, ({ query, who, reply }) =>
@@ -298,7 +299,7 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
     if (!status) throw fault('not-found');
     const entries = await entriesAbout(db, who.organisation, params.id);
     return {
-      row: checkRowOf(status),
+      row: rowOf(status),
       entries: entries.map(storedEntryOf),
       second_check: shippedProfile(`${status.profile}@${status.profile_version}`).secondCheck.asked,
     };

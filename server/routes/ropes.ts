@@ -11,7 +11,8 @@ import { ropePdf } from '../documents/evidence';
 import { hasPdfAsked, namesOf, pageHead, publicUrl, sendPdf, verifyUrl } from '../handing';
 import { readIn } from '../importing';
 import { recordRopeEvent } from '../recording';
-import { checkRowOf, storedEntryOf } from '../rows';
+import { storedEntryOf } from '../rows';
+import { rowOf } from '../../core/records';
 import { entriesAbout, ropeEntries, statuses } from '../tables/entries';
 import { insertRope, lifeOf, ropeById, ropesOf, storedRope } from '../tables/ropes';
 import { knotsInRope } from '../tables/tiedKnots';
@@ -64,7 +65,7 @@ export function ropeRoutes(app: FastifyInstance, context: Context): void {
   const pdf = async (who: SessionPerson, request: FastifyRequest, reply: FastifyReply, id: string) => {
     const found = await life(who.organisation, id);
     const head = await pageHead(context, who, `${found.rope.tag}: its life`);
-    const checks = (await statuses(db, who.organisation, { rope: id }, LAST_CHECKS)).map(checkRowOf);
+    const checks = (await statuses(db, who.organisation, { rope: id }, LAST_CHECKS)).map(rowOf);
     const entries = ropeEntries(found.stored).map((entry, i) => ({ entry, sha256: found.stored[i]!.sha256 }));
     const last = found.stored.at(-1);
     const file = await ropePdf(
@@ -91,7 +92,7 @@ export function ropeRoutes(app: FastifyInstance, context: Context): void {
       life: { length_m, retired, hard_falls, cut_m, last_looked_over, damages },
       entries: found.stored.map(storedEntryOf),
       knots_in_it: knots,
-      open_findings: open.map(checkRowOf),
+      open_findings: open.map(rowOf),
     };
   });
   bind(app, context, ENDPOINTS.ropePdf, ({ params, who, request, reply }) => pdf(who, request, reply, params.id));

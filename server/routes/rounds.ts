@@ -14,7 +14,7 @@ import { hasPdfAsked, pageHead, sendPdf, verifyUrl } from '../handing';
 import { keptOnce } from '../kept';
 import { knotIn } from '../named';
 import { recordRoundFinished } from '../recording';
-import { checkRowOf } from '../rows';
+import { rowOf } from '../../core/records';
 import { entriesAbout, statuses, type StoredEntry } from '../tables/entries';
 import { ropesOf } from '../tables/ropes';
 import {
@@ -110,7 +110,7 @@ export function roundRoutes(app: FastifyInstance, context: Context): void {
         return {
           ...s,
           rope_tag: ropes.find((r) => r.id === s.rope)?.tag ?? null,
-          check: check ? checkRowOf(check) : null,
+          check: check ? rowOf(check) : null,
           hangs_there: hangs,
           why_not: finished?.body.stops[i]?.why_not ?? '',
         };

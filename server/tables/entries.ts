@@ -4,10 +4,14 @@ import {
   FIRST_PREVIOUS,
   isOfCheck,
   statusOf,
+  STORED_COLUMNS,
+  YES_OR_NO,
   type CheckEntry,
   type CheckStatus,
   type Entry,
   type EntryOf,
+  type JoinedColumn,
+  type NamedStatus,
 } from '../../core/records';
 import { fault } from '../../core/errors';
 import { canonicalBytes, sha256 } from '../canonical';
@@ -151,62 +155,33 @@ export async function bringUpToDate(c: Database | Connection, entry: Entry): Pro
   return status;
 }
 
-const STATUS_COLUMNS = [
-  'check_id',
-  'organisation',
-  'sequence',
-  'tied_knot',
-  'seen_at',
-  'knot',
-  'rope',
-  'place',
-  'tied_by',
-  'checker',
-  'signer',
-  'verdict',
-  'points_verdict',
-  'open_finding',
-  'awaits_signature',
-  'corrected',
-  'alone',
-  'faults',
-  'differs',
-  'tail_mm',
-  'tail_margin_mm',
-  'profile',
-  'profile_version',
-  'round_walk',
-  'round_stop',
-  'demo',
-] as const satisfies readonly (keyof CheckStatus)[];
-
 async function storeStatus(c: Database | Connection, s: CheckStatus): Promise<void> {
-  const values = STATUS_COLUMNS.map((k) => (k === 'seen_at' ? new Date(s.seen_at) : s[k]));
-  const updates = STATUS_COLUMNS.slice(1)
+  const values = STORED_COLUMNS.map((k) => (k === 'seen_at' ? new Date(s.seen_at) : s[k]));
+  const updates = STORED_COLUMNS.slice(1)
     .map((k) => `${k} = VALUES(${k})`)
     .join(', ');
   await run(
     c,
-    `INSERT INTO check_status (${STATUS_COLUMNS.join(', ')}) VALUES (?) ON DUPLICATE KEY UPDATE ${updates}`,
+    `INSERT INTO check_status (${STORED_COLUMNS.join(', ')}) VALUES (?) ON DUPLICATE KEY UPDATE ${updates}`,
     [values],
   );
 }
 
-const BOOLEANS = ['open_finding', 'awaits_signature', 'corrected', 'alone', 'differs', 'demo'] as const;
 type RawStatus = Record<string, unknown> & { seen_at: Date };
 const statusFromRow = (r: RawStatus): CheckStatus =>
   ({
     ...r,
     seen_at: r.seen_at.toISOString(),
-    ...Object.fromEntries(BOOLEANS.map((b) => [b, Boolean(r[b])])),
+    ...Object.fromEntries(YES_OR_NO.map((b) => [b, Boolean(r[b])])),
   }) as unknown as CheckStatus;
 
-export interface NamedStatus extends CheckStatus {
-  readonly rope_tag: string;
-  readonly tied_by_name: string;
-  readonly checker_name: string;
-  readonly signer_name: string | null;
-}
+/** Where the names are read that a status is shown with. */
+const JOINED: Readonly<Record<JoinedColumn, string>> = {
+  rope_tag: 'r.tag',
+  tied_by_name: 't.name',
+  checker_name: 'c.name',
+  signer_name: 'g.name',
+};
 
 export interface StatusFilter {
   readonly rope?: string | undefined;
@@ -263,7 +238,7 @@ export function statusQuery(
   const pages = filter.person ? PERSON_COLUMNS.map((c) => page(` AND ${c} = ?`)) : [page('')];
   const each = pages.flatMap(() => [...values, ...(filter.person ? [filter.person] : []), limit]);
   return {
-    sql: `SELECT ${STATUS_COLUMNS.map((k) => `s.${k}`).join(', ')}, r.tag AS rope_tag, t.name AS tied_by_name, c.name AS checker_name, g.name AS signer_name
+    sql: `SELECT ${[...STORED_COLUMNS.map((k) => `s.${k}`), ...Object.entries(JOINED).map(([k, of]) => `${of} AS ${k}`)].join(', ')}
       FROM (${pages.join(' UNION ')} ORDER BY ${order('')} LIMIT ?) p
       JOIN check_status s ON s.check_id = p.check_id JOIN ropes r ON r.id = s.rope JOIN people t ON t.id = s.tied_by JOIN people c ON c.id = s.checker LEFT JOIN people g ON g.id = s.signer
       ORDER BY ${order('s.')}`,
@@ -286,7 +261,7 @@ export async function statusesInChain(c: Connection, organisation: string, check
   return (
     await rows<RawStatus>(
       c,
-      `SELECT ${STATUS_COLUMNS.join(', ')} FROM check_status WHERE organisation = ? AND check_id = ?`,
+      `SELECT ${STORED_COLUMNS.join(', ')} FROM check_status WHERE organisation = ? AND check_id = ?`,
       [organisation, check],
     )
   ).map(statusFromRow);
@@ -297,7 +272,7 @@ export async function openFindingsInRope(c: Connection, organisation: string, ro
   return (
     await rows<RawStatus>(
       c,
-      `SELECT ${STATUS_COLUMNS.join(', ')} FROM check_status WHERE organisation = ? AND rope = ? AND open_finding = TRUE ORDER BY sequence`,
+      `SELECT ${STORED_COLUMNS.join(', ')} FROM check_status WHERE organisation = ? AND rope = ? AND open_finding = TRUE ORDER BY sequence`,
       [organisation, rope],
     )
   ).map(statusFromRow);
@@ -307,7 +282,7 @@ export async function statusesOfRoundWalk(c: Connection, walk: string): Promise<
   return (
     await rows<RawStatus>(
       c,
-      `SELECT ${STATUS_COLUMNS.join(', ')} FROM check_status WHERE round_walk = ? ORDER BY sequence`,
+      `SELECT ${STORED_COLUMNS.join(', ')} FROM check_status WHERE round_walk = ? ORDER BY sequence`,
       [walk],
     )
   ).map(statusFromRow);
@@ -375,7 +350,7 @@ export async function entryKnown(
 }
 export async function storedStatuses(db: Database, organisation: string): Promise<CheckStatus[]> {
   return (
-    await rows<RawStatus>(db, `SELECT ${STATUS_COLUMNS.join(', ')} FROM check_status WHERE organisation = ?`, [
+    await rows<RawStatus>(db, `SELECT ${STORED_COLUMNS.join(', ')} FROM check_status WHERE organisation = ?`, [
       organisation,
     ])
   ).map(statusFromRow);
