@@ -122,6 +122,26 @@ test('eight wrong passwords of one key lock it for ten minutes from the first, s
   expect(check('a')).toBe('may try');
 });
 
+test('of ten thousand keys the limiter forgets the oldest when another comes: it never grows beyond', () => {
+  const limiter = new TryLimiter(() => new Date(0));
+  const locked = (key: string) => {
+    for (let i = 0; i < 8; i++) limiter.wrong(key);
+  };
+  const isLocked = (key: string) => {
+    try {
+      limiter.check(key);
+      return false;
+    } catch {
+      return true;
+    }
+  };
+  locked('first');
+  for (let k = 0; k < 9_999; k++) limiter.wrong(`other ${k}`);
+  expect(isLocked('first')).toBe(true);
+  limiter.wrong('one more');
+  expect(isLocked('first')).toBe(false);
+});
+
 test('what is named in a body is a fault of its field', () => {
   expect(profileIn('profile', 'sport-crag').id).toBe('sport-crag');
   for (const [f, path] of [

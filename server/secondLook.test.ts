@@ -214,11 +214,16 @@ describe('people', () => {
         may,
         given,
       });
+    const entryOf = async (id: string) => (await shown(id)).entries[0]!.entry.body;
+    // where nobody is signed off yet, nothing is said of it
+    const before = checkBody({ tier: tier.id, rope });
+    await call(t, 'POST', '/checks', person, before);
+    expect(await entryOf(before.id)).not.toHaveProperty('signed_off');
     expect(((await give('tie')).body['signed_off'] as { may: string }[]).map((s) => s.may)).toEqual(['tie']);
     await give('check');
     const body = checkBody({ tier: tier.id, rope });
     await call(t, 'POST', '/checks', person, body);
-    expect((await shown(body.id)).entries[0]!.entry.body['signed_off']).toEqual({ to_tie: false, to_check: true });
+    expect((await entryOf(body.id))['signed_off']).toEqual({ to_tie: false, to_check: true });
     t.clock.now = new Date(t.clock.now.getTime() + 1000);
     expect(((await give('check', false)).body['signed_off'] as { may: string }[]).map((s) => s.may)).toEqual(['tie']);
     expect(
