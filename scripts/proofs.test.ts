@@ -95,8 +95,8 @@ describe('a forged proof', () => {
     writeFileSync(join(copy, 'forge.mts'), FORGE);
     expect(commit('as it was')).toBe(0);
     change(`${SHELF}/figure-nine-stopper/shape.ts`, /scale: [\d.]+/, 'scale: 1.31');
-    change(`${SHELF}/overhand-stopper/proof.json`, /"everApart":[\d.]+/, '"everApart":1.2');
-    expect(node('forge.mts', 'figure-nine-stopper', 'overhand-stopper').status).toBe(0);
+    change(`${SHELF}/girth-hitch/proof.json`, /"everApart":[\d.]+/, '"everApart":1.2');
+    expect(node('forge.mts', 'figure-nine-stopper', 'girth-hitch').status).toBe(0);
     expect(commit('better')).toBe(0);
   });
 
@@ -109,7 +109,7 @@ describe('a forged proof', () => {
   });
 
   test('of better figures: nothing is seen at sight; what a commit touched is proved anew, and has others', () => {
-    const { status, said } = check('overhand-stopper');
-    expect([status, said.trim()]).toEqual([1, 'form overhand-stopper/right: proved anew it has other figures']);
+    const { status, said } = check('girth-hitch');
+    expect([status, said.trim()]).toEqual([1, 'form girth-hitch/right: proved anew it has other figures']);
   });
 });
