@@ -12,7 +12,7 @@ import { proveFrames, proveWay, type NamedAs } from '../../core/knots/tying/prov
 import { wayFaults } from '../../core/knots/tying/wayLimits';
 import { formFaults } from '../../core/proving/formLimits';
 import { formFigures, identityOf } from '../../core/proving/formProof';
-import { nameFigures } from '../../core/proving/nameProof';
+import { nameables, nameFigures } from '../../core/proving/nameProof';
 import { placeFigures } from '../../core/proving/placeProof';
 import { authored } from './shelf';
 
@@ -94,6 +94,15 @@ describe('a form that is bad', () => {
 });
 
 describe('a name', () => {
+  test('is asked for of every form that a knot can be shown in: right, wrong, with more wraps, on another object', () => {
+    const asked = (knot: string) => nameables(knot).map((n) => `${n.form} as ${n.name}`);
+    expect(asked('overhand-stopper')).toEqual(['right as right', 'loose as loose', 'tail-short as tail-short']);
+    expect(asked('barrel-noose')).toEqual(
+      expect.arrayContaining(['right as right', 'not-tucked as not-tucked', 'wraps-3 as right']),
+    );
+    expect(asked('clove-hitch')).toContain('on-post as right');
+    expect(nameables('clove-hitch').every((n) => n.knot === 'clove-hitch')).toBe(true);
+  });
   test('by which it is not asked for is said as what it is', () => {
     const figures = nameFigures({ knot: 'overhand-stopper', form: 'right', name: 'tail-short' });
     expect(figures).toMatchObject({ named: 0, asked: 3 });
@@ -143,6 +152,11 @@ describe('what a way led by hands ends in', () => {
     knot,
     fault,
     relation,
+  });
+  test('is asked of the last frame', () => {
+    const asked: unknown[] = [];
+    proveFrames('alpine-butterfly', 'twist-back', frames, (components) => (asked.push(components), []));
+    expect(asked).toEqual([frames.at(-1)!.components]);
   });
   test('is as told where it is named so, of that knot, not mirrored', () => {
     expect(ends('twist-back', is('false-butterfly'))).toBe(true);
