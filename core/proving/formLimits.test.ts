@@ -53,6 +53,12 @@ test.each([
   expect(formFaults({ ...GOOD, [figure]: not }, stopper, allowed)).toHaveLength(1);
 });
 
+test('crossings that cannot be read as laid are a fault, but of what is tied to something and of tape', () => {
+  const unread = { ...GOOD, crossingsApart: null };
+  expect(formFaults(unread, stopper)).toEqual(['its crossings cannot be read as laid']);
+  for (const knot of ['girth-hitch', 'water-knot']) expect(formFaults(unread, storedForm(knot, 'right'))).toEqual([]);
+});
+
 test('one presentation with other figures is a fault, and so is none asked', () => {
   expect(formFaults({ ...GOOD, presented: { asked: 4, same: 3 } }, stopper)).toHaveLength(1);
   expect(formFaults({ ...GOOD, presented: { asked: 0, same: 0 } }, stopper)).toHaveLength(1);

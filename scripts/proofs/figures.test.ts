@@ -161,6 +161,11 @@ describe('what a way led by hands ends in', () => {
   test('is as told where it is named so, of that knot, not mirrored', () => {
     expect(ends('twist-back', is('false-butterfly'))).toBe(true);
     expect(ends('twist-back', is('false-butterfly', 'mirror'))).toBe(false);
+    const both = [is(null), is('false-butterfly', 'mirror')];
+    expect(proveFrames('alpine-butterfly', 'twist-back', frames, () => both).named!.as).toEqual([
+      'alpine-butterfly right',
+      'the mirrored alpine-butterfly false-butterfly',
+    ]);
     expect(ends('twist-back', is('false-butterfly', 'same', 'butterfly-bend'))).toBe(false);
     expect(ends('twist-back')).toBe(false);
   });
