@@ -18,11 +18,13 @@ export function ensurePackages() {
   const hash = createHash('sha256').update(readFileSync(lock)).digest('hex');
   if (existsSync(stamp) && existsSync(note) && readFileSync(note, 'utf8') === hash) return;
   say('installing packages (npm ci), about a minute');
-  const r = spawnSync('npm', ['ci', '--include=dev', '--no-progress', '--loglevel=error'], {
-    cwd: root,
-    stdio: ['ignore', 'ignore', 'inherit'],
-  });
-  if (r.status !== 0)
+  const install = (said, ...how) =>
+    spawnSync('npm', ['ci', '--include=dev', '--no-progress', '--loglevel=error', ...how], {
+      cwd: root,
+      stdio: ['ignore', 'ignore', said],
+    }).status === 0;
+  // what this machine has already is not asked for again; where that is too old, everything is
+  if (!install('ignore', '--prefer-offline') && !install('inherit'))
     throw new Stop(
       'The packages could not be installed: npm ci failed (its words are above). Is the npm registry reachable?',
     );
