@@ -33,6 +33,7 @@ test('two looks differ at the points where they found something else, in words o
 });
 
 test('tails differ only beyond what both ways of measuring allow', () => {
-  expect(differencesBetween(look({}, 130, 5), look({}, 139, 5))).toEqual([]);
+  for (const within of [139, 140]) expect(differencesBetween(look({}, 130, 5), look({}, within, 5))).toEqual([]);
+  expect(differencesBetween(look({}, 130, 5), look({}, 140.1, 5)).map((x) => x.point)).toEqual(['tail']);
   expect(differencesBetween(look({}, 130, 5), look({}, 142, 5)).map((x) => x.point)).toEqual(['tail']);
 });

@@ -169,6 +169,10 @@ describe('where a check stands', () => {
       open_finding: true,
       awaits_signature: false,
     });
+    // what was found stands in lists, the fatal one too; the second who does not agree found something else
+    expect(statusOf([fatal])!.faults).toBe('another-knot');
+    expect(statusOf([check(60)])!.faults).toBe('tail-short');
+    expect([true, false].map((agrees) => statusOf([check(), signature(2, agrees)])!.differs)).toEqual([false, true]);
     expect(statusOf([fatal, closed(2)])).toMatchObject({ verdict: 'take-out-and-retie', open_finding: false });
   });
 

@@ -33,7 +33,9 @@ describe('the life of a rope', () => {
     expect(ropeLife(60, [damage(2, 0.3), cut('tagged', 2.5)]).damages[0]!.settled).toBe('cut-off');
     expect(ropeLife(60, [damage(2, 0.3), cut('tagged', 2.2)]).damages[0]).toMatchObject({ settled: null, at_m: 0 });
     expect(ropeLife(60, [damage(2), cut('tagged', 2)]).damages[0]!.settled).toBeNull();
-    expect(ropeLife(60, [damage(58), cut('other', 3)]).damages[0]!.settled).toBe('cut-off');
+    // where it lay is kept of what is gone, and of what the other end's cut did not reach
+    expect(ropeLife(60, [damage(2, 0.3), cut('tagged', 2.5)]).damages[0]!.at_m).toBe(-0.5);
+    expect(ropeLife(60, [damage(58), cut('other', 3)]).damages[0]).toMatchObject({ settled: 'cut-off', at_m: 58 });
     expect(ropeLife(60, [damage(57), cut('other', 3)]).damages[0]!.settled).toBeNull();
     // how long it is is not known: what was at the far end may still be there
     expect(ropeLife(null, [damage(57), cut('other', 3)]).damages[0]!.settled).toBeNull();
@@ -56,6 +58,10 @@ describe('the life of a rope', () => {
     expect(refusedEvent(life, damage(6.1))!.path).toBe('at_m');
     expect(refusedEvent(life, cut('other', 6))!.path).toBe('cut_m');
     expect(refusedEvent(life, at({ event: 'end-cut' }))!.path).toBe('cut_m');
+    // which end, and how much: both are needed
+    expect(refusedEvent(life, at({ event: 'end-cut', end: 'tagged' }))!.message).toMatch(/^needs which end/);
+    expect(refusedEvent(life, at({ event: 'end-cut', cut_m: 1 }))!.message).toMatch(/^needs which end/);
+    expect(refusedEvent(life, cut('tagged', 1))).toBeNull();
     expect(refusedEvent(life, at({ event: 'damage-settled', damage: 'nothing' }))!.path).toBe('damage');
   });
 
