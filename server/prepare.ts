@@ -7,7 +7,7 @@ import { openPool, poolOptions } from './database';
 import { plantDemo } from './demo/plant';
 import { NewerDataError, prepareDatabase } from './migrate';
 import { countPeople } from './tables/people';
-import { showAnew } from './showAnew';
+import { listsAnew } from './listsAnew';
 import { organisationIds } from './tables/organisations';
 import { workOutUnknown } from './tables/tiedKnots';
 import { storeKnotEntries } from './tables/knotEntries';
@@ -21,7 +21,7 @@ try {
   await storeShippedProfiles(db, new Date());
   await storeKnotEntries(db, new Date(), join(migrations, 'entries-before-0006.jsonl.gz'));
   // a newer program may show more of each entry than the one that wrote it
-  if (prepared.migrations > 0) await showAnew(db);
+  if (prepared.migrations > 0) await listsAnew(db);
   for (const { id } of await organisationIds(db)) await workOutUnknown(db, id);
   if (env['IDIOM_DEMO'] !== '0' && (await countPeople(db)) === 0)
     await plantDemo(db, new Date(env['IDIOM_DEMO_NOW'] ?? Date.now()));

@@ -27,7 +27,7 @@ const KNOWN: readonly Known[] = [
   ['core/choose/choose.ts', "part: 'bulk', value: girth", "part: 'bulk', value: 0", 'core/choose/choose'],
   ['core/inspect/judging/tails.ts', 'Math.round(mm * 10) / 10', 'Math.ceil(mm)', 'core/inspect/judging/tails'],
   ['core/inspect/judging/verdict.ts', "'by-eye': 30", "'by-eye': 5", 'core/inspect/judging/tails'],
-  ['server/documents/card.ts', 'upTo(1, tail.required_mm)', 'Math.floor(tail.required_mm)', 'server/shows'],
+  ['server/documents/card.ts', 'upTo(1, tail.required_mm)', 'Math.floor(tail.required_mm)', 'server/documents/card'],
   [
     'web/stations/choose/SuitedCard.tsx',
     'upTo(10, rope.total_mm_high) / 1000',

@@ -34,7 +34,7 @@ const KNOWN_LONG = [
   ...['inspect/naming/naming', 'knots/tying/leading', 'knots/catalogue/knots', 'knots/catalogue/invariants'].map(
     (t) => `core/${t}.test.ts`,
   ),
-  ...['shows', 'garbage', 'verify', 'routes/catalogue'].map((t) => `server/${t}.test.ts`),
+  ...['documents/card', 'garbage', 'verify', 'routes/catalogue'].map((t) => `server/${t}.test.ts`),
 ];
 
 /** Tests that took long when all was run last, by path. */

@@ -6,7 +6,7 @@ import { organisationIds } from './tables/organisations';
 
 const BATCH = 500;
 
-export async function showAnew(db: Database): Promise<number> {
+export async function listsAnew(db: Database): Promise<number> {
   let count = 0;
   for (const { id } of await organisationIds(db)) {
     for (let after = 0; ;) {
