@@ -78,6 +78,15 @@ describe('a check', () => {
     expect(both.map((b) => b.body['again']).sort()).toEqual([false, true]);
   });
 
+  test('a tail that cannot be seen can be said, and then nothing is judged; another answer than that and a measure is refused', async () => {
+    const withTail = (tail: object) =>
+      checkBody({ tier: tier.id, rope }).answers.map((a) => (a['point'] === 'tail' ? { point: 'tail', ...tail } : a));
+    const { answer } = await record({ answers: withTail({ found: 'cannot-see' }) });
+    expect([answer.status, answer.body['verdict']]).toEqual([200, 'not-judged']);
+    for (const tail of [{ found: 'right' }, { found: 'tail-short' }])
+      expect((await record({ answers: withTail(tail) })).answer.status).toBe(400);
+  });
+
   test('of a fatal fault stays open until an entry says what was done; then the knot has ended', async () => {
     const base = checkBody({ tier: tier.id, rope });
     const answers = base.answers.map((a) => (a['point'] === 'name' ? { point: 'name', found: 'half-finished' } : a));
@@ -94,18 +103,34 @@ describe('a check', () => {
             ...close,
             ...(later_check && { later_check }),
           })
-        ).body.errors as { path: string }[]
-      )[0]!.path;
+        ).body.errors as { path: string; message: string }[]
+      ).map((e) => `${e.path} ${e.message}`)[0];
     // tied again it stays open until someone else has looked at it
-    expect(await refused()).toBe('later_check');
-    expect(await refused(randomUUID())).toBe('later_check');
-    expect(await refused(body.id)).toBe('later_check');
+    expect(await refused()).toMatch(/^later_check tied again it stays open/);
+    expect(await refused(randomUUID())).toBe('later_check is no check of this organisation');
+    const notLater = 'later_check is no later check of a knot in that rope at that place';
+    expect(await refused(body.id)).toBe(notLater);
     const alone = await record({}, tier);
-    expect(await refused(alone.body.id)).toBe('later_check');
-    const elsewhere = await record({
-      tied_knot: { ...checkBody({ tier: tier.id, rope }).tied_knot, place: 'another place' },
+    expect(await refused(alone.body.id)).toBe('later_check was made by who tied it');
+    const elsewhere = async (where: { rope?: string; place?: string }) => {
+      const { body: b, answer: a } = await record({
+        tied_knot: { ...checkBody({ tier: tier.id, rope }).tied_knot, ...where },
+        despite_open_finding: 'the faulty one is out of use',
+      });
+      expect(a.body['points_verdict'] ?? a.status).toBe(200);
+      return b.id;
+    };
+    expect(await refused(await elsewhere({ place: 'another place' }))).toBe(notLater);
+    const other = randomUUID();
+    await call(t, 'POST', '/ropes', checker, {
+      id: other,
+      tag: `R${other.slice(0, 6)}`,
+      kind: 'dynamic',
+      diameter_mm: 10,
+      length_m: 50,
+      note: '',
     });
-    expect(await refused(elsewhere.body.id)).toBe('later_check');
+    expect(await refused(await elsewhere({ rope: other }))).toBe(notLater);
     const again = await record({});
     Object.assign(close, { later_check: again.body.id });
     expect((await call(t, 'POST', `/checks/${body.id}/finding-closed`, second, close)).status).toBe(200);
