@@ -2,6 +2,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import { ENDPOINTS } from '../contract';
+import { JUDGING_VERSION } from '../core/judgings';
 import {
   call,
   checkBody,
@@ -201,6 +202,11 @@ test('a correction makes the second look void, and the record is as written', as
     points_verdict: 'meets-the-rule',
   });
   expect((await look(body.id, own(body.answers))).body['verdict']).toBe('meets-the-rule');
+  // each that judges says by which judging and which entry of the knot, so that it can be computed again
+  const judging = (await shown(body.id)).entries.map(({ entry }) => entry.body);
+  for (const b of judging.filter((e) => e['judgement']))
+    expect(b).toMatchObject({ judging: JUDGING_VERSION, knot_entry_sha256: judging[0]!['knot_entry_sha256'] });
+  expect(judging.filter((e) => e['judgement']).length).toBeGreaterThan(2);
   expect((await verifyOrganisation(t.db, org)).faults).toEqual([]);
 });
 
