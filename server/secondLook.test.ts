@@ -109,6 +109,17 @@ describe('an own look', () => {
     );
   });
 
+  test('may be of the very moment it was tied, not of a moment before; how long each point took is kept where it is said', async () => {
+    const body = await record();
+    const tied = Date.parse(String(body.tied_knot['tied_at']));
+    const at = (ms: number) => ({ seen_at: new Date(tied + ms).toISOString() });
+    expect((await look(body.id, own(body.answers, at(-1)))).body.errors![0]!.path).toBe('seen_at');
+    const timed = body.answers.map((a) => (a['point'] === 'front' ? { ...a, seconds: 4.5 } : a));
+    expect((await look(body.id, own(timed, at(0)))).status).toBe(200);
+    const kept = (await shown(body.id)).entries.at(-1)!.entry.body['answers'] as Record<string, unknown>[];
+    expect(kept.map((a) => a['seconds'])).toEqual(kept.map((a) => (a['point'] === 'front' ? 4.5 : undefined)));
+  });
+
   test('is neither the tier’s nor the first one’s, has a time, and is either answers or agreement', async () => {
     const body = await record();
     expect((await look(body.id, own(body.answers), tier)).body.code).toBe('signer-not-second');
