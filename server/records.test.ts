@@ -85,6 +85,12 @@ describe('a check', () => {
     expect([answer.status, answer.body['verdict']]).toEqual([200, 'not-judged']);
     for (const tail of [{ found: 'right' }, { found: 'tail-short' }])
       expect((await record({ answers: withTail(tail) })).answer.status).toBe(400);
+    // a measure belongs to the tail alone
+    const { answers } = checkBody({ tier: tier.id, rope });
+    const tail = answers.find((a) => a['point'] === 'tail')!['tail'];
+    const strayed = answers.map((a) => (a['point'] === 'front' ? { ...a, tail } : a));
+    const refused = (await record({ answers: strayed })).answer;
+    expect([refused.status, refused.body.errors?.[0]?.path]).toEqual([400, 'answers.front.tail']);
   });
 
   test('of a fatal fault stays open until an entry says what was done; then the knot has ended', async () => {
