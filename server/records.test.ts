@@ -137,7 +137,9 @@ describe('a check', () => {
       note: '',
     });
     expect(await refused(await elsewhere({ rope: other }))).toBe(notLater);
-    const again = await record({});
+    // a place is typed: capitals say nothing
+    const { tied_knot } = checkBody({ tier: tier.id, rope });
+    const again = await record({ tied_knot: { ...tied_knot, place: 'LOFT, Station 3' } });
     Object.assign(close, { later_check: again.body.id });
     expect((await call(t, 'POST', `/checks/${body.id}/finding-closed`, second, close)).status).toBe(200);
     expect((await call(t, 'POST', `/checks/${body.id}/finding-closed`, second, close)).body['again']).toBe(true);
