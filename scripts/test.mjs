@@ -84,14 +84,14 @@ async function browser(args) {
 
 async function changed() {
   const { files, of } = changedFiles();
-  const { related, each, knots, leftOut, journey, said } = reach(files);
+  const { related, each, knots, proofs, leftOut, journey, said } = reach(files);
   say(`${files.length} files, ${of}`);
   const code = files.filter((f) => /\.(ts|tsx|mjs|js)$/.test(f) && !f.endsWith('/baked.ts'));
   const tasks = [
     { name: 'types', args: tsc('tsconfig.json') },
     ...(code.length > 0 ? [{ name: 'lint', args: [...CHECKS.lint, '--no-error-on-unmatched-pattern', ...code] }] : []),
     { name: 'format', args: [...CHECKS.format, '--ignore-unknown', ...files] },
-    { name: 'proofs, at sight', args: tsx('scripts/checkProofs.ts', '--at-sight', ...knots) },
+    ...(proofs ? [{ name: 'proofs, at sight', args: tsx('scripts/checkProofs.ts', '--at-sight', ...knots) }] : []),
   ];
   await beside(tasks, (...ended) => results.check(...ended));
   const skip = leftOut.flatMap((f) => ['--testPathIgnorePatterns', f]);

@@ -64,6 +64,8 @@ const JOURNEYS = {
  * @returns what to run of the unit tests (`related`: files whose tests run; `each`: tests run for some knots alone), which journey, and what is left out
  */
 export function reach(files) {
+  // what is proved comes from core alone, and from what proves it
+  const proofs = files.some((f) => /^(core|scripts\/proofs)\//.test(f));
   const source = files.filter((f) => /\.(ts|tsx)$/.test(f));
   const knots = knotsIn(files);
   const others = source.filter((f) => !SHELF.test(f) && /^(core|contract|server|web|scripts)\//.test(f));
@@ -78,13 +80,14 @@ export function reach(files) {
     related: others,
     each: knots.length > 0 ? EACH_KNOT : [],
     knots,
+    proofs,
     leftOut: long,
     journey: journeys[0] ?? null,
     said: [
       ...(long.length > 0 ? [`tests of more than ${LONG_s} s: ${long.join(', ')}`] : []),
       ...(knots.length > 0 && others.length === 0 ? ['tests of what only reads the catalogue'] : []),
       `${all.length - (journeys.length > 0 ? 1 : 0)} of ${all.length} journeys in the browser`,
-      'what is proved anew of the stored forms (npm run prove)',
+      proofs ? 'what is proved anew of the stored forms (npm run prove)' : 'proofs: nothing they come from has changed',
       'unused exports, share of tests',
     ],
   };
