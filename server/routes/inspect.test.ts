@@ -48,6 +48,25 @@ describe('POST /identify', () => {
     expect((await ask({ code: 'open: O1- U2- O3+ U1- O2- U4+ O4+ U3+' })).body.code).toBe('code-not-planar');
   });
 
+  test('a line in another unit is refused before it is cut into millions of pieces: up to five thousand diameters it is looked at', async () => {
+    const line = (length: number) => ({
+      components: [
+        { role: 'rope', closed: false, points: Array.from({ length: 101 }, (_, k) => [(length * k) / 100, 0, 0]) },
+      ],
+    });
+    expect((await ask(line(5000))).status).toBe(200);
+    for (const length of [5000.1, 1e5]) {
+      const refused = await ask(line(length));
+      expect([length, refused.status, refused.body.code, refused.body.errors![0]!.path]).toEqual([
+        length,
+        400,
+        'bad-specimen',
+        'body.components',
+      ]);
+      expect(refused.body['detail']).toContain('longer than 5000 rope diameters');
+    }
+  });
+
   test('what is no knot at all is refused, and said at its field', async () => {
     const rope = { role: 'rope', closed: false };
     for (const [components, code] of [
