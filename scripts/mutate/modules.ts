@@ -32,7 +32,7 @@ export const MODULES: readonly Module[] = [
     ),
     tests: [
       tests('core/choose', 'answers limits difference cutLength strands'),
-      tests('core/choose', 'choose'),
+      tests('core/choose', 'choose ropeNeeded'),
       tests('core/choose', 'rules'),
     ],
   },
@@ -80,7 +80,7 @@ export const MODULES: readonly Module[] = [
     name: 'recording',
     asked: ELSEWHERE,
     files: of('server/recording', 'check correction entry finding ropeEvent round signature standing'),
-    tests: [tests('server', 'records lives rounds secondLook'), tests('server', 'access verify whoMay')],
+    tests: [tests('server', 'records tiedKnots jobs lives rounds secondLook'), tests('server', 'access verify whoMay')],
   },
   {
     name: 'verify',

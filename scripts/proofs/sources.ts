@@ -1,7 +1,7 @@
 /**
  * The source that a result comes from, and its hash: the files reached by imports, transpiled and without comments, so that neither a type nor a
  * line break makes anything stale. Lists of the catalogue that are made by a command are left out: what they hold is hashed as data by whoever
- * depends on it. Error codes are left out: a new one changes no result.
+ * depends on it; key frames are worked out anew by what proves them. Error codes are left out: a new one changes no result.
  */
 import { transformSync } from 'esbuild';
 import { init, parse } from 'es-module-lexer';

@@ -64,8 +64,8 @@ const JOURNEYS = {
  * @returns what to run of the unit tests (`related`: files whose tests run; `each`: tests run for some knots alone), which journey, and what is left out
  */
 export function reach(files) {
-  // what is proved comes from core alone, and from what proves it
-  const proofs = files.some((f) => /^(core|scripts\/proofs)\//.test(f));
+  // what is proved comes from core alone, the packages it uses, and what proves it
+  const proofs = files.some((f) => /^(core\/|scripts\/proofs\/|package-lock\.json$)/.test(f));
   const source = files.filter((f) => /\.(ts|tsx)$/.test(f));
   const knots = knotsIn(files);
   const others = source.filter((f) => !SHELF.test(f) && /^(core|contract|server|web|scripts)\//.test(f));

@@ -9,10 +9,10 @@ export interface Box {
   readonly height: number;
 }
 
-const numbers = /^#(..)(..)(..)$/;
+const HEX = /^#(..)(..)(..)$/;
 /** A colour as a page's content names it. */
 function colour(hex: string): string {
-  const [, ...parts] = numbers.exec(hex) ?? [];
+  const [, ...parts] = HEX.exec(hex) ?? [];
   if (parts.length !== 3) throw new Error(`no colour: ${hex}`);
   return parts.map((p) => (parseInt(p, 16) / 255).toFixed(3)).join(' ');
 }

@@ -9,11 +9,11 @@ import type { SceneComponent } from '../../parts/rope/framing';
 import { Failed, Loading } from '../../parts/States';
 import { useTheme } from '../../parts/theme';
 import { CAUTION } from '../../parts/words';
-import { useKnotQuery, useSessionQuery, useWayQuery, type KnotReply } from '../../store/api';
+import { useKnotQuery, useSessionQuery, useWayQuery } from '../../store/api';
 import { shownAt } from './along';
 import { TieAlong, useAlong } from './TieAlong';
 import { DrawnUp } from './DrawnUp';
-import { Lookalikes } from './Lookalikes';
+import { FinishedShows } from './FinishedShows';
 import { canSpeak, useReadAloud } from './readAloud';
 import { savePng } from './savePng';
 import { ShowElsewhere } from './ShowElsewhere';
@@ -373,35 +373,5 @@ export function WayPage() {
       {step.keys === null && told.right ? <FinishedShows knot={knot.data} /> : null}
       <p className="caution mt-4">{CAUTION} Tie along low down, with somebody who knows it.</p>
     </>
-  );
-}
-
-/** What is looked at once it is finished, and what it is taken for. */
-function FinishedShows({ knot }: { knot: KnotReply }) {
-  return (
-    <section className="mt-4">
-      <h2>Finished, it shows</h2>
-      <ul className="rows">
-        {knot.faces.map((f) => (
-          <li key={f.face} className="row-line">
-            <b>{f.face}</b>
-            <span>{f.shows}</span>
-            <span />
-          </li>
-        ))}
-        {knot.check_points.flatMap((p) =>
-          p.count
-            ? [
-                <li key={p.id} className="row-line">
-                  <b>count</b>
-                  <span>{p.count.of}</span>
-                  <b>{p.count.is}</b>
-                </li>,
-              ]
-            : [],
-        )}
-      </ul>
-      <Lookalikes knot={knot} />
-    </section>
   );
 }

@@ -1,0 +1,101 @@
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { randomUUID } from 'node:crypto';
+import { call, member, organisation, testbed, type Member, type Testbed } from './testing/harness';
+
+let t: Testbed;
+let rope: string;
+let checker: Member;
+
+beforeAll(async () => {
+  t = await testbed('jobs');
+  const own = await organisation(t, 'Loft');
+  rope = own.rope;
+  checker = await member(t, own.id, ['instructor']);
+});
+afterAll(() => t.close());
+
+test('a logged trial counts in choosing, for its own organisation alone; it is kept once', async () => {
+  const job = {
+    purpose: 'join',
+    profile: 'rope-access',
+    rope: { kind: 'low-stretch', diameter_mm: 11 },
+    second_rope: { kind: 'low-stretch', diameter_mm: 11 },
+    pulls: ['through'],
+    object: 'none',
+    end_free: true,
+    untie: 'any',
+    must_pass: ['pulley'],
+    team: 'trained',
+    life_load: true,
+  };
+  const suited = async (who: Member | null) =>
+    ((await call(t, 'POST', '/choose', who, job)).body['suited'] as { knot: string }[]).map((s) => s.knot);
+  expect(await suited(checker)).toEqual([]);
+  const trial = {
+    id: randomUUID(),
+    knot: 'figure-eight-bend',
+    device: 'pulley',
+    rope_diameter_mm: 11,
+    opening_mm: 60,
+    tail_mm: 200,
+    result: 'passes',
+    note: 'slowly',
+  };
+  const first = await call(t, 'POST', '/passing-trials', checker, trial);
+  expect(first.status).toBe(200);
+  expect(first.body).toMatchObject({ ...trial, caught: null });
+  expect((await call(t, 'POST', '/passing-trials', checker, trial)).body).toEqual(first.body);
+  expect((await call(t, 'POST', '/passing-trials', checker, { ...trial, result: 'stuck' })).body.code).toBe('id-taken');
+  expect(await suited(checker)).toEqual(['figure-eight-bend']);
+  expect(await suited(null)).toEqual([]);
+  const all = (await call(t, 'GET', '/passing-trials', checker)).body as {
+    items: { id: string }[];
+    shipped: unknown[];
+    devices: { id: string; source: string }[];
+  };
+  expect([all.items[0]!.id, all.shipped.length, all.devices.every((d) => d.source === 'general')]).toEqual([
+    trial.id,
+    6,
+    true,
+  ]);
+  // what stuck once counts more than what passed once
+  await call(t, 'POST', '/passing-trials', checker, { ...trial, id: randomUUID(), result: 'stuck', caught: 'tails' });
+  expect(await suited(checker)).toEqual([]);
+  for (const bad of [
+    { knot: 'no-knot' },
+    { device: 'x' },
+    { rope_diameter_mm: -1 },
+    { result: 'maybe' },
+    { note: 'x'.repeat(401) },
+    { id: 'x' },
+  ])
+    expect([
+      bad,
+      (await call(t, 'POST', '/passing-trials', checker, { ...trial, id: randomUUID(), ...bad })).status,
+    ]).toEqual([bad, 400]);
+  expect((await call(t, 'GET', '/passing-trials', null)).status).toBe(401);
+});
+
+test('jobs are kept once and come back newest first', async () => {
+  const job = {
+    purpose: 'tie-in',
+    profile: 'sport-crag',
+    rope: { kind: 'dynamic', diameter_mm: 10 },
+    second_rope: null,
+    pulls: ['standing-eye'],
+    object: 'harness',
+    end_free: true,
+    untie: 'any',
+    must_pass: [],
+    team: 'anyone',
+    life_load: true,
+  };
+  const body = { id: randomUUID(), name: 'Stacks', rope, job };
+  const first = await call(t, 'POST', '/jobs', checker, body);
+  expect((await call(t, 'POST', '/jobs', checker, body)).body).toEqual(first.body);
+  expect((await call(t, 'POST', '/jobs', checker, { ...body, name: 'Other' })).body.code).toBe('id-taken');
+  expect(((await call(t, 'GET', '/jobs', checker)).body['items'] as { id: string }[])[0]!.id).toBe(body.id);
+  expect((await call(t, 'GET', `/jobs/${body.id}`, checker)).body).toEqual(first.body);
+  for (const id of [randomUUID(), 'x'])
+    expect([404, 400]).toContain((await call(t, 'GET', `/jobs/${id}`, checker)).status);
+});
