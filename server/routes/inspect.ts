@@ -1,7 +1,7 @@
 import type { FastifyInstance } from 'fastify';
 import { randomInt } from 'node:crypto';
 import { ENDPOINTS } from '../../contract';
-import { lengthOf, type Point3 } from '../../core/curve';
+import type { Point3 } from '../../core/curve';
 import { fault, IdiomError } from '../../core/errors';
 import {
   changesOf,
@@ -41,25 +41,11 @@ function formOf(id: string, faulty: string | undefined): string {
   return faulty ?? 'right';
 }
 
-/** Longer than this no line of a knot is, rope diameters: what is longer is in another unit, and would be cut into millions of pieces. */
-const LONGEST_ropeDiameters = 5000;
-
-/** @throws bad-specimen */
-function refuseTooLong(components: readonly Entered[]): void {
-  for (const { points } of components)
-    if (!(lengthOf(points) <= LONGEST_ropeDiameters))
-      throw fault('bad-specimen', {
-        reason: `a line of it is longer than ${LONGEST_ropeDiameters} rope diameters: points are in diameters of the rope`,
-      });
-}
-
 export function inspectRoutes(app: FastifyInstance, context: Context): void {
   bind(app, context, ENDPOINTS.identify, ({ body }) => {
     const found = atField(body.code === undefined ? 'body.components' : 'body.code', () => {
       if (body.code === undefined) {
-        const components = body.components as unknown as readonly Entered[];
-        refuseTooLong(components);
-        return identify(components);
+        return identify(body.components as unknown as readonly Entered[]);
       }
       if (body.back !== undefined && !facesAgree(body.code, body.back)) throw fault('faces-differ');
       return identifyCode(body.code);

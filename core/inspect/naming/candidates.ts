@@ -40,10 +40,8 @@ const knotLength = ({ gauges, places }: Template): number =>
 /** Ropes whose lengths differ by no more than this may be one form's whole ropes, as a share and in diameters. */
 const AS_LONG = { share: 0.03, by: 1.5 };
 
-const asLong = (template: Template, gauges: Prepared['template']['gauges']): boolean =>
-  template.gauges.every(
-    (g, k) => Math.abs(g.s.at(-1)! - gauges[k]!.s.at(-1)!) <= AS_LONG.by + AS_LONG.share * g.s.at(-1)!,
-  );
+const asLong = (form: Prepared, gauges: Prepared['template']['gauges']): boolean =>
+  form.lengths.every((length, k) => Math.abs(length - gauges[k]!.s.at(-1)!) <= AS_LONG.by + AS_LONG.share * length);
 
 type Nearly = Pick<Candidate, 'known' | 'mirror'>;
 
@@ -57,8 +55,8 @@ export function lyingAs(p: Prepared): { lying: Candidate[]; nearly: Nearly[] } {
         orders(k).flatMap((turned) => {
           const gauges = inOrder(p, turned);
           return STATES.flatMap((state): Candidate[] => {
+            if (asLong(k.states[state], gauges) !== wanted) return [];
             const { template } = k.states[state];
-            if (asLong(template, gauges) !== wanted) return [];
             const unless = AT_FIRST_SIGHT.by + AT_FIRST_SIGHT.share * knotLength(template);
             const begun = beginningsOf(template, gauges, unless);
             return [false, true].flatMap((mirror): Candidate[] => {

@@ -2,8 +2,7 @@
  * Ropes made ready to be compared: evened, and marked where the knot begins and ends and where the legs of its eyes leave it, as far as
  * what lies near what tells. Unit: rope diameters.
  */
-import { arcLengths, distance, dot, subtract, unit, type Point3 } from '../../curve';
-import { evenly } from '../../curve/evenly';
+import { arcLengths, distance, dot, resample, smooth, subtract, unit, type Point3 } from '../../curve';
 
 /** A rope to be compared: its points from the standing end to the tail, and where its eyes' far points are. */
 export interface Strand {
@@ -44,7 +43,7 @@ export interface Even {
 /** Coarse lines are first made fine, so that smoothing takes as much from one as from another. */
 export function evened({ points, closed, eyes, proper }: Strand): Even {
   const ring = closed ? [...points, points[0]!] : points;
-  const { points: fine, s } = evenly(ring, STEP, ROUNDS);
+  const fine = smooth(resample(ring, STEP), ROUNDS);
   const from = arcLengths(ring);
   // near the same share of the way
   const placed = (e: number): number => {
@@ -62,7 +61,7 @@ export function evened({ points, closed, eyes, proper }: Strand): Even {
   };
   return {
     points: fine,
-    s,
+    s: arcLengths(fine),
     closed,
     eyes: eyes.map(placed),
     ...(proper && { proper: [placed(proper[0]), placed(proper[1])] as const }),
@@ -125,18 +124,28 @@ class Grid {
   private cellOf(x: number, y: number, z: number): number {
     return (x * this.cells[1] + y) * this.cells[2] + z;
   }
-  /** Least square of the distance from a point to those that count. @param counts asked of the nearer ones only */
-  nearest(n: number, counts: (other: number) => boolean): number {
-    const { xyz } = this;
-    const [px, py, pz] = [xyz[3 * n]!, xyz[3 * n + 1]!, xyz[3 * n + 2]!];
+  /**
+   * Least square of the distance from a point to those that count; `most` where none is nearer.
+   * @param aside numbers of the first and the last point beside it on its own line, which do not count
+   * @param counts asked of the nearer ones only
+   */
+  nearest(n: number, most: number, aside: readonly [number, number], counts: (other: number) => boolean): number {
+    const { xyz, first, next } = this;
+    const px = xyz[3 * n]!,
+      py = xyz[3 * n + 1]!,
+      pz = xyz[3 * n + 2]!;
     const [cx, cy, cz] = [this.along(n, 0), this.along(n, 1), this.along(n, 2)];
     const [nx, ny, nz] = this.cells;
-    let least = Infinity;
+    const [from, to] = aside;
+    let least = most;
     for (let x = Math.max(0, cx - 1); x <= Math.min(nx - 1, cx + 1); x++)
       for (let y = Math.max(0, cy - 1); y <= Math.min(ny - 1, cy + 1); y++)
         for (let z = Math.max(0, cz - 1); z <= Math.min(nz - 1, cz + 1); z++)
-          for (let m = this.first[this.cellOf(x, y, z)]!; m >= 0; m = this.next[m]!) {
-            const [dx, dy, dz] = [xyz[3 * m]! - px, xyz[3 * m + 1]! - py, xyz[3 * m + 2]! - pz];
+          for (let m = first[this.cellOf(x, y, z)]!; m >= 0; m = next[m]!) {
+            if (m >= from && m <= to) continue;
+            const dx = xyz[3 * m]! - px,
+              dy = xyz[3 * m + 1]! - py,
+              dz = xyz[3 * m + 2]! - pz;
             const apart = dx * dx + dy * dy + dz * dz;
             if (apart < least && counts(m)) least = apart;
           }
@@ -163,16 +172,18 @@ export function nearestParts(
   return lines.map(({ points, s, closed }, line) => {
     const total = s.at(-1)!;
     const begins = grid.begins[line]!;
+    let [low, high] = [0, 0];
     return points.map((_, i) => {
       const along = runs?.[begins + i];
-      const least = grid.nearest(begins + i, (other) => {
-        if (grid.line[other] === line) {
-          const arc = Math.abs(s[other - begins]! - s[i]!);
-          if ((closed ? Math.min(arc, total - arc) : arc) <= NEIGHBOURS) return false;
-        }
+      while (s[i]! - s[low]! > NEIGHBOURS) low++;
+      while (high + 1 < s.length && s[high + 1]! - s[i]! <= NEIGHBOURS) high++;
+      const least = grid.nearest(begins + i, reach * reach, [begins + low, begins + high], (other) => {
+        // the other way round a closed line
+        if (closed && grid.line[other] === line && total - Math.abs(s[other - begins]! - s[i]!) <= NEIGHBOURS)
+          return false;
         return !(along && Math.abs(dot(along, runs![other]!)) > ALONGSIDE);
       });
-      return least <= reach * reach ? Math.sqrt(least) : Infinity;
+      return least < reach * reach ? Math.sqrt(least) : Infinity;
     });
   });
 }

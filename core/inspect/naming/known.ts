@@ -34,23 +34,36 @@ export function fewestCrossings({ even }: Prepared): number {
   return Math.min(...FEW.map((d) => regularView(even.ropes, [d, ...DIRECTIONS]).count));
 }
 
+/** The three states of a form, each made ready when it is first asked for. */
+function statesOf(form: Form): Readonly<Record<ShapeState, Prepared>> {
+  const made: Partial<Record<ShapeState, Prepared>> = {};
+  const states = {} as Record<ShapeState, Prepared>;
+  for (const state of STATES)
+    Object.defineProperty(states, state, { enumerable: true, get: () => (made[state] ??= preparedForm(form, state)) });
+  return states;
+}
+
+const thingsOf = ({ knot, form }: Form): readonly ShapeComponent[] =>
+  shapeOf(knot, form, 'tight').filter((c) => c.role === 'ring' || c.role === 'post' || c.role === 'host');
+
 let known: readonly Known[] | null = null;
 
-/** Every form that can be named, made ready once. */
+/** Every form that can be named, once. */
 export function knownForms(): readonly Known[] {
   known ??= (() => {
     const figures = figuresIn(stored);
     return allForms().map((form): Known => {
-      const states = Object.fromEntries(STATES.map((s) => [s, preparedForm(form, s)])) as Record<ShapeState, Prepared>;
+      const states = statesOf(form);
       const own = figures[form.id] ?? {};
       let pairs: Pairs | undefined;
+      let things: readonly ShapeComponent[] | undefined;
       return {
         form,
         figures: own,
         states,
-        things: shapeOf(form.knot, form.form, 'tight').filter(
-          (c) => c.role === 'ring' || c.role === 'post' || c.role === 'host',
-        ),
+        get things() {
+          return (things ??= thingsOf(form));
+        },
         plain: isPlain(own),
         get pairs() {
           return (pairs ??= pairsOf(states.laid.template.gauges));

@@ -1,5 +1,5 @@
 /** From the components of a shape to a specimen: which is rope, what it is tied to, what its marks say. */
-import type { Line3, Point3 } from '../../curve';
+import { lengthOf, type Line3, type Point3 } from '../../curve';
 import { fault } from '../../errors';
 import { refuseUnfit } from '../../topology';
 import type { ShapeComponent } from '../../knots/shape/stored';
@@ -37,6 +37,9 @@ export interface Laid extends Specimen {
 const middle = (points: readonly Point3[], [a, b]: readonly [number, number]): Point3 =>
   points[Math.min(points.length - 1, Math.max(0, Math.round((a + b) / 2)))]!;
 
+/** Longer than this no line of a knot is, rope diameters: what is longer is in another unit, and would be cut into millions of pieces. */
+const LONGEST_ropeDiameters = 5000;
+
 /** @throws shape-not-finite, too-few-points, too-many-points, strands-touch, bad-specimen where there is no rope, or more than two, or a mark points nowhere */
 export function specimenOf(components: readonly Entered[]): Laid {
   const ropes = components.filter((c) => c.role === 'rope' || c.role === 'second-rope' || c.role === 'sling');
@@ -68,6 +71,10 @@ export function specimenOf(components: readonly Entered[]): Laid {
   }
   const lines: Line3[] = components.map(({ points, closed }) => ({ points, closed }));
   refuseUnfit(lines);
+  if (lines.some(({ points }) => lengthOf(points) > LONGEST_ropeDiameters))
+    throw fault('bad-specimen', {
+      reason: `a line of it is longer than ${LONGEST_ropeDiameters} rope diameters: points are in diameters of the rope`,
+    });
   const rings = components.filter((c) => c.role === 'ring');
   const bars = components.filter((c) => c.role === 'post' || c.role === 'host');
   if (rings.some((r) => !r.closed)) throw fault('bad-specimen', { reason: 'a ring is not closed' });

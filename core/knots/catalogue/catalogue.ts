@@ -29,7 +29,7 @@ const madeOf = (id: string, fault: string): Made | undefined =>
 /** By which a cord loop is closed. */
 const JOINT_OF_A_CORD = 'double-fishermans';
 
-/** Forms that are a change of the right one, each made once: the catalogue does not change while a program runs. */
+/** Forms that are a change of a stored one, each made once: the catalogue does not change while a program runs. */
 const changedForms = new Map<string, BakedForm>();
 
 /**
@@ -44,12 +44,15 @@ export function storedForm(id: string, form: string): BakedForm {
   const found = baked.forms[isChange(made) ? 'right' : form];
   if (!found) throw fault('unknown-fault', { knot: id, fault: form });
   // drawn up, a large eye is baked; laid, it is drawn out of the author's
-  if (form === 'eye-too-large') return { ...found, laid: withDeeperEye(found.laid, LARGE_EYE_EXTRA_ROPE_DIAMETERS) };
-  if (!isChange(made)) return found;
+  const change =
+    form === 'eye-too-large'
+      ? () => ({ ...found, laid: withDeeperEye(found.laid, LARGE_EYE_EXTRA_ROPE_DIAMETERS) })
+      : isChange(made)
+        ? () => changedForm(found, made, () => storedForm(JOINT_OF_A_CORD, 'right'))
+        : null;
+  if (!change) return found;
   const key = `${id}/${form}`;
-  const known = changedForms.get(key);
-  if (known) return known;
-  const changed = changedForm(found, made, () => storedForm(JOINT_OF_A_CORD, 'right'));
+  const changed = changedForms.get(key) ?? change();
   changedForms.set(key, changed);
   return changed;
 }

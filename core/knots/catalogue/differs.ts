@@ -70,14 +70,18 @@ function changed(form: BakedForm, other: BakedForm): { places: Spot[]; all: numb
   let all = 0;
   ropesOf(form.laid).forEach((laid, rope) => {
     const [line, held] = [own[rope]!, there[rope] ?? there[0]!];
-    const longest = Math.max(...held.slice(1).map((p, k) => distance(p, held[k]!)));
+    // farther than this from where a piece begins no point is near it
+    const far = APART + Math.max(...held.slice(1).map((p, k) => distance(p, held[k]!)));
     stretches(laid).forEach(([from, to], stretch) => {
       for (let i = from; i <= to; i++) {
         all++;
         let least = Infinity;
-        for (let k = 0; k < held.length - 1 && least > APART; k++)
-          if (distance(line[i]!, held[k]!) <= APART + longest)
-            least = Math.min(least, segmentDistance(line[i]!, line[i]!, held[k]!, held[k + 1]!));
+        const p = line[i]!;
+        for (let k = 0; k < held.length - 1 && least > APART; k++) {
+          const q = held[k]!;
+          if (Math.abs(p[0] - q[0]) <= far && Math.abs(p[1] - q[1]) <= far && distance(p, q) <= far)
+            least = Math.min(least, segmentDistance(p, p, q, held[k + 1]!));
+        }
         if (least > APART) places.push({ rope, stretch, share: (i - from) / (to - from) });
       }
     });

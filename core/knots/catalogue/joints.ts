@@ -25,6 +25,9 @@ import { loadRing } from '../shape/load-ring';
 import { inState, pointsOf, type BakedForm, type BakedShape, type ShapeComponent } from '../shape/stored';
 import { type ShapeState } from '../facts/types';
 
+// looked up once: in a context of its own a program pays for each look
+const { max, min } = Math;
+
 export type JointPlace = 'wraps' | 'clip';
 
 /** Rope of the joint that is kept beyond its body, toward the sling and as its tails, points. */
@@ -181,19 +184,25 @@ function onTheWraps(points: readonly Point3[], host: ShapeComponent): Omit<Place
   });
 }
 
-/** What the joint, with the cord that leads to it, must keep clear of. */
-function clearOf(path: readonly Point3[], rest: readonly Point3[], things: readonly ShapeComponent[]): boolean {
-  const isNear = ([x, y, z]: Point3, points: readonly Point3[], least: number): boolean => {
-    for (const q of points) {
-      const [dx, dy, dz] = [x - q[0], y - q[1], z - q[2]];
-      if (dx * dx + dy * dy + dz * dz < least * least) return true;
-    }
-    return false;
-  };
-  return path.every(
-    (p) => !isNear(p, rest, APART) && !things.some((o) => isNear(p, o.points, (1 + o.diameter) / 2 - 0.03)),
+/** Whether a path comes nowhere nearer than so much to any of the points. */
+function keepsOff(path: readonly Point3[], points: readonly Point3[], least: number): boolean {
+  // most of a sling lies far from where a joint is tried: what is outside a box round the path is not near it
+  const low = [0, 1, 2].map((c) => min(...path.map((p) => p[c]!)) - least);
+  const high = [0, 1, 2].map((c) => max(...path.map((p) => p[c]!)) + least);
+  const near = points.filter(
+    (p) => p[0] > low[0]! && p[0] < high[0]! && p[1] > low[1]! && p[1] < high[1]! && p[2] > low[2]! && p[2] < high[2]!,
+  );
+  return path.every((p) =>
+    near.every((q) => {
+      const [dx, dy, dz] = [p[0] - q[0], p[1] - q[1], p[2] - q[2]];
+      return dx * dx + dy * dy + dz * dz >= least * least;
+    }),
   );
 }
+
+/** Whether the joint, with the cord that leads to it, keeps clear of the sling and of what it is tied to. */
+const clearOf = (path: readonly Point3[], rest: readonly Point3[], things: readonly ShapeComponent[]): boolean =>
+  keepsOff(path, rest, APART) && things.every((o) => keepsOff(path, o.points, (1 + o.diameter) / 2 - 0.03));
 
 /** The sling with the joint tied in at the best of the places; null where there is room at none. */
 function tiedIn(
@@ -212,34 +221,44 @@ function tiedIn(
   for (const { at, out, by } of tried) {
     const x = headingAt(points, at);
     const middle = add(points[at]!, scale(out, by));
-    for (const [cut, bow] of CUT.flatMap((c) => BOW.map((k) => [c, k] as const))) {
+    const cuts = CUT.map((cut) => {
       const [from, to] = [back(at, -cut), back(at, cut)];
       const kept = Array.from({ length: (from - to + n) % n }, (_, k) => points[(to + k) % n]!);
       // where the new stretch leaves the old one they are near each other
-      const rest = kept.slice(5, -5);
-      const left = subtract(middle, scale(x, joint.half));
-      const right = add(middle, scale(x, joint.half));
-      const into = bezier(kept.at(-1)!, headingAt(points, back(from, 0)), left, x, bow);
+      return { from, to, kept, rest: kept.slice(5, -5) };
+    });
+    const rolled = Array.from({ length: ROLLS }, (_, roll) =>
+      rolledAt(joint, middle, x, out, (2 * Math.PI * roll) / ROLLS),
+    );
+    // where there is no room with the longest stretch cut out there is none with a shorter one
+    const fitting = rolled.filter(({ body }) => clearOf(body, cuts.at(-1)!.rest, things));
+    if (fitting.length === 0) continue;
+    const left = subtract(middle, scale(x, joint.half));
+    const right = add(middle, scale(x, joint.half));
+    for (const [{ from, to, kept, rest }, bow] of cuts.flatMap((c) => BOW.map((k) => [c, k] as const))) {
+      const into = bezier(kept.at(-1)!, headingAt(points, from), left, x, bow);
+      if (smallestRadius(into) < BEND || !clearOf(into.slice(8), rest, things)) continue;
       const outOf = bezier(right, x, kept[0]!, headingAt(points, to), [bow[1], bow[0]]);
-      if (Math.min(smallestRadius(into), smallestRadius(outOf)) < BEND) continue;
-      if (!clearOf([...into.slice(8), ...outOf.slice(0, -8)], rest, things)) continue;
-      for (let roll = 0; roll < ROLLS; roll++) {
-        const angle = (2 * Math.PI * roll) / ROLLS;
-        const side = cross(x, out);
-        const y = add(scale(out, Math.cos(angle)), scale(side, Math.sin(angle)));
-        const z = cross(x, y);
-        const lay = (p: Point3): Point3 => add(middle, add(scale(x, p[0]), add(scale(y, p[1]), scale(z, p[2]))));
-        const [a, b] = [joint.fromLeft.map(lay), joint.fromRight.map(lay)];
-        if (!clearOf([...a.slice(4), ...b.slice(4)], [...rest, ...into.slice(0, -12), ...outOf.slice(12)], things))
-          continue;
-        const lead = [...outOf.slice(0, -1), ...kept, ...into.slice(1)];
-        const line = resample([...b.slice().reverse(), ...lead, ...a], NODE_SPACING);
-        const tail = (rope: readonly Point3[]) => Math.round(arcLengths(rope.slice(-KEPT.tail)).at(-1)! / NODE_SPACING);
-        return { points: smooth(line, 1), tails: [tail(b), tail(a)], at };
-      }
+      if (smallestRadius(outOf) < BEND || !clearOf(outOf.slice(0, -8), rest, things)) continue;
+      const around = [...rest, ...into.slice(0, -12), ...outOf.slice(12)];
+      const there = fitting.find(({ body }) => clearOf(body, around, things));
+      if (!there) continue;
+      const lead = [...outOf.slice(0, -1), ...kept, ...into.slice(1)];
+      const line = resample([...there.fromRight.slice().reverse(), ...lead, ...there.fromLeft], NODE_SPACING);
+      const tail = (rope: readonly Point3[]) => Math.round(arcLengths(rope.slice(-KEPT.tail)).at(-1)! / NODE_SPACING);
+      return { points: smooth(line, 1), tails: [tail(there.fromRight), tail(there.fromLeft)], at };
     }
   }
   return null;
+}
+
+/** The joint laid where it is tied in. @param x along it @param out from what the sling lies on @param angle rolled about x so far, radians */
+function rolledAt({ fromLeft, fromRight }: Joint, middle: Point3, x: Point3, out: Point3, angle: number) {
+  const y = add(scale(out, Math.cos(angle)), scale(cross(x, out), Math.sin(angle)));
+  const z = cross(x, y);
+  const lay = (p: Point3): Point3 => add(middle, add(scale(x, p[0]), add(scale(y, p[1]), scale(z, p[2]))));
+  const [a, b] = [fromLeft.map(lay), fromRight.map(lay)];
+  return { fromLeft: a, fromRight: b, body: [...a.slice(4), ...b.slice(4)] };
 }
 
 const rounded = (points: readonly Point3[]): number[] => points.flatMap((p) => p.map((c) => Math.round(c * 1e4) / 1e4));

@@ -2,8 +2,18 @@
  * Rope led by hands: shapes said by control points or by a curve, laid upon a rope whose length stays, and stages that lead from one to the next.
  * What a shape needs more of comes from the straight leads at its ends. Unit: rope diameters.
  */
-import { add, arcLengths, lerp, scale, splineThrough, subtract, unit, type Point3 } from '../../curve';
-import { evenly } from '../../curve/evenly';
+import {
+  add,
+  arcLengths,
+  lerp,
+  resample,
+  scale,
+  smooth,
+  splineThrough,
+  subtract,
+  unit,
+  type Point3,
+} from '../../curve';
 import type { Stage } from './way';
 
 const DENSE = 0.25;
@@ -16,7 +26,7 @@ export interface LedLine {
 }
 
 /** A line with its corners rounded, dense. */
-export const settled = (points: readonly Point3[]): Point3[] => evenly(points, DENSE, ROUNDS).points;
+export const settled = (points: readonly Point3[]): Point3[] => smooth(resample(points, DENSE), ROUNDS);
 
 /** A line through control points. @param held the control point that is held */
 export function through(control: readonly Point3[], held: number): LedLine {
@@ -30,7 +40,8 @@ export function through(control: readonly Point3[], held: number): LedLine {
  */
 export function laidAlong({ points, hold }: LedLine, length: number, share: number, count: number): Point3[] {
   const before = arcLengths(points);
-  const { points: dense, s } = evenly(points, DENSE, ROUNDS);
+  const dense = settled(points);
+  const s = arcLengths(dense);
   const total = s.at(-1)!;
   const held = (before[hold]! / before.at(-1)!) * total;
   const [first, last] = [dense[0]!, dense.at(-1)!];

@@ -21,6 +21,8 @@ export interface Prepared {
   /** the same with its lines evened: what topology looks at */
   readonly even: Laid;
   readonly template: Template;
+  /** of each evened rope: its length, diameters */
+  readonly lengths: readonly number[];
   /** distance of the nearest strands, at most one and a half diameters */
   readonly closest: number;
 }
@@ -94,6 +96,7 @@ function preparedAs(
   const bars = [...evenBars, ...(laid.eyes.length > 0 ? [] : evenRings)].map((b) => b.points);
   const reach = Math.max(1.6, (laid.bars[0]?.diameter ?? 1) / 2 + ON_IT);
   let closest: number | undefined;
+  let template: Template | undefined;
   const lines = even.map((e) => ({ ...sparse(e.closed ? e.points.slice(0, -1) : e.points, e.eyes), closed: e.closed }));
   return {
     laid,
@@ -107,7 +110,11 @@ function preparedAs(
     get closest() {
       return (closest ??= Math.min(FAR_ENOUGH, ...nearestParts(even, FAR_ENOUGH).flat()));
     },
-    template: templateOf(gaugesOf(even, bars, reach)),
+    lengths: even.map((e) => e.s.at(-1)!),
+    // of the many forms that a specimen may be, few are as long: only those are laid on it
+    get template() {
+      return (template ??= templateOf(gaugesOf(even, bars, reach)));
+    },
   };
 }
 
