@@ -6,12 +6,19 @@ const swc = {
   },
   module: { type: 'es6' },
 };
+// packages that compute much
+const PACKAGES = 'robust-predicates|flatbush|flatqueue|d3-polygon|pure-rand';
+const COMPUTING = `/node_modules/(${PACKAGES})/.+\\.m?js$`;
 const base = {
   rootDir: import.meta.dirname,
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   setupFiles: ['<rootDir>/scripts/properties.mjs'],
   testPathIgnorePatterns: ['/node_modules/', '/dist/'],
-  transform: { '^.+\\.tsx?$': ['<rootDir>/scripts/lib/jestTransform.mjs', swc] },
+  transform: {
+    '^.+\\.tsx?$': ['<rootDir>/scripts/lib/jestTransform.mjs', swc],
+    [COMPUTING]: '<rootDir>/scripts/lib/jestTransform.mjs',
+  },
+  transformIgnorePatterns: [`/node_modules/(?!(${PACKAGES}))`],
 };
 export default {
   projects: [
