@@ -56,8 +56,8 @@ export interface PictureSettings {
 }
 
 /** Spacing of drawn points: so many pixels, within these limits in diameters. Finer cannot be seen. */
-const STEP_PX = 4.8;
-const FINEST_STEP = 0.2;
+const STEP_PX = 7;
+const FINEST_STEP = 0.28;
 const COARSEST_STEP = 0.45;
 const PER_PIECE = 2;
 
@@ -173,16 +173,7 @@ export function pictureOf(components: readonly PictureComponent[], settings: Pic
       points.map((p) => spot([p[0] - by, p[1] + by, 0])),
     ) as [Spot[], Spot[], Spot[]];
     const tint = tintAlong(c, settings.theme);
-    const yarnColours = strandTints(c.role, settings.theme).tracers;
-    const made = new Map<number, readonly Path[]>();
-    const yarns = (k: number): readonly Path[] => {
-      if (k < 0 || k >= points.length - 1) return [];
-      const there =
-        made.get(k) ??
-        tracers(points, frames, s, k, Math.min(points.length - 1, k + PER_PIECE), r, yarnColours, dims[k]!);
-      made.set(k, there);
-      return there;
-    };
+    const yarns = rope ? tracers(points, frames, s, r, strandTints(c.role, settings.theme).tracers, dims) : [];
     for (let i = 0; i < points.length - 1; i += PER_PIECE) {
       const j = Math.min(points.length - 1, i + PER_PIECE);
       const mid = points[Math.floor((i + j) / 2)]!;
@@ -211,8 +202,8 @@ export function pictureOf(components: readonly PictureComponent[], settings: Pic
         line(stretch(onBody, beyond + 2), base, w * 0.76),
         line(stretch(onLight, beyond + 3), light, w * 0.3),
       ];
-      // the neighbours' yarns again, or the piece drawn last cuts them off at its edge
-      if (rope) for (let k = i - PER_PIECE; k <= i + PER_PIECE; k += PER_PIECE) shapes.push(...yarns(k));
+      // yarns that end beside it too, or the piece drawn last cuts them off at its edge
+      for (const { from, to, path } of yarns) if (from <= j && to >= i) shapes.push(path);
       const hinge = c.gate?.some((g) => g >= i * perPoint && g < j * perPoint);
       if (hinge) shapes.push(across(points[i]!, points[j]!, w, colours.objectEdge));
       const depth = Math.min(points[i]![2], mid[2], points[j]![2]) * 0.3 + mid[2] * 0.7;
