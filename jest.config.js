@@ -7,7 +7,7 @@ const swc = {
   module: { type: 'es6' },
 };
 // packages that compute much
-const PACKAGES = 'robust-predicates|flatbush|flatqueue|d3-polygon|pure-rand';
+const PACKAGES = 'robust-predicates|flatbush|flatqueue|d3-polygon|pure-rand|@gltf-transform|pdfkit|fontkit|three';
 const COMPUTING = `/node_modules/(${PACKAGES})/.+\\.m?js$`;
 const base = {
   rootDir: import.meta.dirname,
