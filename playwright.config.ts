@@ -1,18 +1,10 @@
 import { defineConfig } from '@playwright/test';
-import { readdirSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
-import { join } from 'node:path';
 import { browserPath } from './scripts/lib/browser.mjs';
-
-const journeys = readdirSync(join(import.meta.dirname, 'e2e'))
-  .filter((f) => f.endsWith('.spec.ts'))
-  .map((f) => f.replace('.spec.ts', ''));
 
 /** Run by scripts/test.mjs, which has made a database and says where; each file of journeys has a server of its own on it (e2e/own.ts). */
 export default defineConfig({
   testDir: 'e2e',
-  // a project of its own for each file: no process of one is used for another
-  projects: journeys.map((name) => ({ name, testMatch: `${name}.spec.ts` })),
   workers: Math.max(2, availableParallelism()),
   retries: 0,
   outputDir: 'dist/e2e',

@@ -2,8 +2,8 @@
  * Every file of journeys has an organisation, a database and an address of its own, so that they can be walked side by
  * side and none sees what another did. One process serves them all (server/testing/sideBySide.ts).
  */
-import { expect, test as base, type BrowserContext } from '@playwright/test';
-import { preparedDatabase } from '../scripts/lib/testbed.mjs';
+import { basename } from 'node:path';
+import { expect, test as base, type Browser, type BrowserContext } from '@playwright/test';
 
 export { expect };
 
@@ -17,35 +17,58 @@ const servers = async (method: string, body: object): Promise<unknown> => {
   return answer.json();
 };
 
-export const test = base.extend<object, { readonly own: string; readonly device: BrowserContext }>({
-  own: [
-    // oxlint-disable-next-line no-empty-pattern -- the form that Playwright asks for
-    async ({}, use, { project, workerIndex }) => {
-      const db = { adminUrl: process.env['IDIOM_TEST_ADMIN_URL']!, socket: process.env['IDIOM_TEST_SOCKET']! };
-      const databaseUrl = preparedDatabase(db, `${project.name.replaceAll('-', '_')}_${workerIndex}`);
-      const { url } = (await servers('POST', { databaseUrl })) as { url: string };
-      await use(url);
-      await servers('DELETE', { url });
+/** The organisation of the file whose journeys are walked now, and the device they are walked on: the program is loaded once for a file. */
+class Place {
+  private file = '';
+  url = '';
+  device: BrowserContext | null = null;
+  constructor(
+    private readonly browser: Browser,
+    private readonly worker: number,
+  ) {}
+
+  async of(file: string): Promise<{ readonly url: string; readonly device: BrowserContext }> {
+    if (file !== this.file) {
+      await this.end();
+      const name = `${basename(file, '.spec.ts').replaceAll('-', '_')}_${this.worker}`;
+      this.url = ((await servers('POST', { name })) as { url: string }).url;
+      this.file = file;
+    }
+    this.device ??= await this.browser.newContext({
+      baseURL: this.url,
+      viewport: { width: 1280, height: 800 },
+      serviceWorkers: 'block',
+    });
+    return { url: this.url, device: this.device };
+  }
+
+  async end(): Promise<void> {
+    if (this.file === '') return;
+    await this.device?.close();
+    this.device = null;
+    await servers('DELETE', { url: this.url });
+    this.file = '';
+  }
+}
+
+export const test = base.extend<
+  { readonly own: { readonly url: string; readonly device: BrowserContext } },
+  { readonly place: Place }
+>({
+  place: [
+    async ({ browser }, use, { workerIndex }) => {
+      const place = new Place(browser, workerIndex);
+      await use(place);
+      await place.end();
     },
     { scope: 'worker', timeout: 600_000 },
   ],
-  baseURL: async ({ own }, use) => use(own),
-  device: [
-    async ({ browser, own }, use) => {
-      const device = await browser.newContext({
-        baseURL: own,
-        viewport: { width: 1280, height: 800 },
-        serviceWorkers: 'block',
-      });
-      await use(device);
-      await device.close();
-    },
-    { scope: 'worker' },
-  ],
-  // the program is loaded once for a file; what a journey leaves on the device is taken away before the next
-  page: async ({ device, browser, own, viewport, hasTouch }, use) => {
+  own: [async ({ place }, use, { file }) => use(await place.of(file)), { timeout: 600_000 }],
+  baseURL: async ({ own }, use) => use(own.url),
+  // what a journey leaves on the device is taken away before the next
+  page: async ({ own: { url, device }, browser, viewport, hasTouch }, use) => {
     if (hasTouch) {
-      const touched = await browser.newContext({ baseURL: own, viewport, hasTouch });
+      const touched = await browser.newContext({ baseURL: url, viewport, hasTouch });
       await use(await touched.newPage());
       return touched.close();
     }

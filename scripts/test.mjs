@@ -75,10 +75,10 @@ async function browser(args) {
   undo.push(() => db.stop());
   const out = join(root, 'dist/e2e.json');
   rmSync(out, { force: true });
-  const servers = await serve('server/testing/sideBySide.ts', { IDIOM_WEB_ROOT: join(root, 'dist/web') });
-  const { code } = await run([bin('@playwright/test/cli.js'), 'test', ...args], {
-    env: { IDIOM_TEST_ADMIN_URL: db.adminUrl, IDIOM_TEST_SOCKET: db.socket, IDIOM_TEST_SERVERS: servers },
-  });
+  const test = { IDIOM_TEST_ADMIN_URL: db.adminUrl, IDIOM_TEST_SOCKET: db.socket };
+  const servers = await serve('server/testing/sideBySide.ts', { ...test, IDIOM_WEB_ROOT: join(root, 'dist/web') });
+  const env = { ...test, IDIOM_TEST_SERVERS: servers };
+  const { code } = await run([bin('@playwright/test/cli.js'), 'test', ...args], { env });
   results.readBrowser(out, code);
 }
 

@@ -3,31 +3,15 @@
  * one. Run by scripts/start.mjs and scripts/test.mjs. Prints one JSON line: { url, migrations, people }.
  */
 import { join } from 'node:path';
-import { openPool, poolOptions } from './database';
-import { plantDemo } from './demo/plant';
-import { NewerDataError, prepareDatabase } from './migrate';
-import { countPeople } from './tables/people';
-import { listsAnew } from './listsAnew';
-import { organisationIds } from './tables/organisations';
-import { workOutUnknown } from './tables/tiedKnots';
-import { storeKnotEntries } from './tables/knotEntries';
-import { storeShippedProfiles } from './tables/profiles';
+import { NewerDataError } from './migrate';
+import { prepareAll } from './preparing';
 
 const env = process.env;
 try {
   const migrations = env['IDIOM_MIGRATIONS'] ?? join(import.meta.dirname, 'migrations');
-  const prepared = await prepareDatabase(env['IDIOM_DATABASE_ADMIN_URL']!, env['IDIOM_DATABASE_URL']!, migrations);
-  const db = openPool(poolOptions(prepared.url));
-  await storeShippedProfiles(db, new Date());
-  await storeKnotEntries(db, new Date(), join(migrations, 'entries-before-0006.jsonl.gz'));
-  // a newer program may show more of each entry than the one that wrote it
-  if (prepared.migrations > 0) await listsAnew(db);
-  for (const { id } of await organisationIds(db)) await workOutUnknown(db, id);
-  if (env['IDIOM_DEMO'] !== '0' && (await countPeople(db)) === 0)
-    await plantDemo(db, new Date(env['IDIOM_DEMO_NOW'] ?? Date.now()));
-  const people = await countPeople(db);
-  await db.end();
-  console.log(JSON.stringify({ ...prepared, people }));
+  const demoAt = env['IDIOM_DEMO'] === '0' ? null : new Date(env['IDIOM_DEMO_NOW'] ?? Date.now());
+  const prepared = await prepareAll(env['IDIOM_DATABASE_ADMIN_URL']!, env['IDIOM_DATABASE_URL']!, migrations, demoAt);
+  console.log(JSON.stringify(prepared));
 } catch (error) {
   const e = error as { code?: string; message: string };
   if (error instanceof NewerDataError) console.error(e.message);

@@ -94,7 +94,8 @@ describe('ways led by hands', () => {
     const { stages } = CATALOGUE.find((k) => k.entry.id === knot)!.ways[way]!.hands!();
     stages.slice(1).forEach((stage, k) => {
       const [before, after] = [stages[k]!(1), stage(0)];
-      before.forEach((rope, r) => rope.forEach((p, i) => expect(distance(p, after[r]![i]!)).toBeLessThan(0.05)));
+      const leap = before.map((rope, r) => Math.max(...rope.map((p, i) => distance(p, after[r]![i]!))));
+      expect(Math.max(...leap)).toBeLessThan(0.05);
     });
     const steps = CATALOGUE.find((k) => k.entry.id === knot)!.ways[way]!.steps.flatMap((s) =>
       typeof s.upTo === 'number' ? [s.upTo] : [],
