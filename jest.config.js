@@ -25,7 +25,9 @@ export default {
     {
       ...base,
       displayName: 'node',
-      testEnvironment: 'node',
+      // in Node itself: two processes, each reads a module once
+      runner: ['jest-light-runner', { runtime: 'child_process' }],
+      setupFiles: ['<rootDir>/scripts/lib/unit.mjs', ...base.setupFiles],
       testMatch: ['**/{core,contract,server,scripts}/**/*.test.ts'],
     },
     {
@@ -36,6 +38,7 @@ export default {
     },
   ],
   maxWorkers: 2,
-  // for what hangs only: a machine six times slower with other work on it must not look like a fault
+  // for what hangs only: a machine six times slower with other work on it must not look like a fault. In Node itself no test
+  // has a limit of its own; the run has one (scripts/run/tasks.mjs)
   testTimeout: 900_000,
 };

@@ -1,5 +1,5 @@
 /**
- * The transform of the tests: SWC, and before each module the language's own objects looked up once. A test runs in a context of its own, in which
+ * The transform of the tests that have a browser's document: SWC, and before each module the language's own objects looked up once. They run in a context of their own, in which
  * every look at a global costs a call: computing is three to four times slower there without this. Nothing that a test may replace is among them.
  * The packages that compute much are looked through too, as they are.
  */

@@ -30,9 +30,10 @@ export class Results {
     this.passed += r.numPassedTests;
     for (const f of r.testResults) {
       const name = relative(root, f.name);
-      for (const t of f.assertionResults) this.times.push([(t.duration ?? 0) / 1000, `${name}: ${t.fullName}`]);
+      const called = (t) => `${name}: ${[...t.ancestorTitles, t.title].join(' ')}`;
+      for (const t of f.assertionResults) this.times.push([(t.duration ?? 0) / 1000, called(t)]);
       const wrong = f.assertionResults.filter((t) => t.status === 'failed');
-      for (const t of wrong) this.fail(`${name}: ${t.fullName}`);
+      for (const t of wrong) this.fail(called(t));
       if (f.status === 'failed' && wrong.length === 0) this.fail(`${name}: could not run`);
     }
     if (!r.success && this.failures.length === before) this.fail('unit tests: ended with an error');

@@ -7,8 +7,11 @@ import { say, Stop } from '../lib/say.mjs';
 /** Told to end what still runs. */
 export const undo = [];
 
-/** @returns {Promise<{code: number, seconds: number, said: string}>} */
-export function run(args, { env = {}, shown = true } = {}) {
+/**
+ * @param most_s ended, as failed, when it takes longer: for what hangs
+ * @returns {Promise<{code: number, seconds: number, said: string}>}
+ */
+export function run(args, { env = {}, shown = true, most_s = 3600 } = {}) {
   const begun = Date.now();
   return new Promise((done) => {
     const child = spawn(process.execPath, args, {
@@ -17,9 +20,16 @@ export function run(args, { env = {}, shown = true } = {}) {
       env: { ...process.env, ...env },
     });
     undo.push(() => child.exitCode === null && child.kill('SIGTERM'));
+    const hangs = setTimeout(
+      () => (say(`ended after ${most_s} s: ${args.join(' ')}`), child.kill('SIGKILL')),
+      1000 * most_s,
+    );
     let said = '';
     for (const stream of [child.stdout, child.stderr]) stream?.on('data', (text) => (said += text));
-    child.on('close', (code) => done({ code: code ?? 1, seconds: (Date.now() - begun) / 1000, said }));
+    child.on('close', (code) => {
+      clearTimeout(hangs);
+      done({ code: code ?? 1, seconds: (Date.now() - begun) / 1000, said });
+    });
   });
 }
 
