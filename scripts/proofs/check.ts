@@ -7,7 +7,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { allItems, faultsOf, Origins } from './items';
 import { madeFiles } from './made';
-import { pool } from './pool';
+import { pool, type Pool } from './pool';
 import { called, KINDS, parseProofs, proofPath, readProofs, sealOf, type Item, type Proof } from './proofFile';
 import { proveAll } from './proving';
 import { authored, bakedFrom, readBaked, shelvedIds } from './shelf';
@@ -114,29 +114,24 @@ export async function wrongAtSight(items: readonly Item[]): Promise<string[]> {
 }
 
 /** Crossing codes, invariants and the laid form of every stored form, against what was proved. */
-export async function wrongWhenReadAgain(knots: readonly string[]): Promise<string[]> {
-  const workers = pool();
-  try {
-    const all = await Promise.all(
-      knots.map(async (knot) => {
-        const proved = readProofs(knot).form ?? {};
-        return Object.entries(await workers.cheapFigures(knot)).flatMap(([name, now]) => {
-          const before = (proved[name]?.figures ?? {}) as Record<string, unknown>;
-          return Object.entries(now)
-            .filter(([figure, is]) => JSON.stringify(before[figure]) !== JSON.stringify(is))
-            .map(([figure]) => `form ${knot}/${name}: ${figure} computed anew is not what was proved`);
-        });
-      }),
-    );
-    return all.flat();
-  } finally {
-    await workers.end();
-  }
+export async function wrongWhenReadAgain(knots: readonly string[], workers: Pool): Promise<string[]> {
+  const all = await Promise.all(
+    knots.map(async (knot) => {
+      const proved = readProofs(knot).form ?? {};
+      return Object.entries(await workers.cheapFigures(knot)).flatMap(([name, now]) => {
+        const before = (proved[name]?.figures ?? {}) as Record<string, unknown>;
+        return Object.entries(now)
+          .filter(([figure, is]) => JSON.stringify(before[figure]) !== JSON.stringify(is))
+          .map(([figure]) => `form ${knot}/${name}: ${figure} computed anew is not what was proved`);
+      });
+    }),
+  );
+  return all.flat();
 }
 
 /** Proved anew, and held against what is written. */
-export async function wrongWhenProvedAgain(items: readonly Item[]): Promise<string[]> {
-  const again = await proveAll(items);
+export async function wrongWhenProvedAgain(items: readonly Item[], workers: Pool): Promise<string[]> {
+  const again = await proveAll(items, undefined, workers);
   return again.flatMap(({ item, proof, faults }) => {
     const before = readProofs(item.knot)[item.kind]?.[item.name];
     if (faults.length > 0) return [`${called(item)}: proved anew it does not hold: ${faults.join('; ')}`];
@@ -150,9 +145,10 @@ export async function check(knots: readonly string[], anew: boolean): Promise<{ 
   const all = [...new Set(items.map((i) => i.knot))];
   const missing = shelvedIds().filter((id) => !existsSync(join(root, 'core/knots/shelf', id, 'baked.ts')));
   const seen = [...missing.map((id) => `${id}: not baked; run npm run bake`), ...(await wrongAtSight(items))];
-  const read = await wrongWhenReadAgain(all);
+  const workers = pool();
+  const read = await wrongWhenReadAgain(all, workers);
   const { items: again, said } = drawn(items);
-  const proved = anew ? await wrongWhenProvedAgain(again) : [];
+  const proved = await wrongWhenProvedAgain(anew ? again : [], workers);
   return {
     wrong: [...seen, ...read, ...proved],
     said: `proofs of ${items.length} things looked at, codes and invariants computed anew; proved anew ${anew ? said : 'none'}`,

@@ -1,7 +1,17 @@
 /** Proves what is asked and writes it beside the knots. Figures come first: naming reads those of every form. */
 import { allItems, faultsOf, Origins } from './items';
-import { pool } from './pool';
-import { called, KINDS, readProofs, sealed, writeProofs, type Item, type KnotProofs, type Proof } from './proofFile';
+import { pool, type Pool } from './pool';
+import {
+  called,
+  KINDS,
+  readProofs,
+  sealed,
+  writeProofs,
+  type Item,
+  type Kind,
+  type KnotProofs,
+  type Proof,
+} from './proofFile';
 import { shelvedIds } from './shelf';
 import { sourcesOf } from './sources';
 
@@ -11,14 +21,25 @@ export interface Proved {
   readonly faults: readonly string[];
 }
 
-/** Proves items in the pool, without writing anything. @param onProved told of each as it is done */
-export async function proveAll(items: readonly Item[], onProved: (p: Proved) => void = () => {}): Promise<Proved[]> {
-  if (items.length === 0) return [];
+/** The longer a kind takes, the earlier it is begun: a form drawn up last would be waited for alone. */
+const LONGEST_FIRST: readonly Kind[] = ['form', 'look-alikes', 'way', 'name', 'figures', 'place'];
+const rank = ({ kind }: Item): number => LONGEST_FIRST.indexOf(kind);
+
+/**
+ * Proves items in a pool, without writing anything.
+ * @param onProved told of each as it is done
+ * @param workers ended here; a pool of its own where none is given
+ */
+export async function proveAll(
+  items: readonly Item[],
+  onProved: (p: Proved) => void = () => {},
+  workers: Pool = pool(),
+): Promise<Proved[]> {
   const origins = new Origins(sourcesOf());
-  const workers = pool();
+  const inOrder = items.slice().sort((a, b) => rank(a) - rank(b));
   try {
     return await Promise.all(
-      items.map(async (item) => {
+      inOrder.map(async (item) => {
         const from = origins.of(item);
         const figures = await workers.prove(item);
         const p = { item, proof: sealed(item, from, figures), faults: await faultsOf(item, figures) };
