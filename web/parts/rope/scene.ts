@@ -10,7 +10,6 @@ import {
   DirectionalLight,
   Group,
   HemisphereLight,
-  type Material,
   Mesh,
   MeshBasicMaterial,
   MeshLambertMaterial,
@@ -26,12 +25,12 @@ import {
   WebGLRenderer,
 } from 'three';
 import type { Point3 } from '../../../core/curve';
-import { PICTURE_THEMES, strandTints } from '../../../core/picture/tokens';
+import { PICTURE_THEMES } from '../../../core/picture/tokens';
 import { isRope } from '../../../core/picture/component';
 import { componentMesh, finePoints, occluders } from '../../../core/picture/tubeMesh';
-import { braid, type Braid } from './braid';
 import { framing, type Framing, type SceneComponent } from './framing';
 import { handDisc, type HandMarker, type PalmShape, type Turn } from './hands';
+import { Materials, type Theme } from './materials';
 import { tube, type Tube } from './tube';
 
 /** A place on a shape that was touched. */
@@ -68,7 +67,6 @@ interface Drawn {
   readonly rings: Tube;
   readonly ends: readonly Mesh[];
 }
-type Theme = 'paper' | 'headlamp';
 
 /** a hand's marker is so small a part of what is seen */
 const HANDS_IN_HEIGHT = 11;
@@ -95,9 +93,7 @@ export class RopeScene {
   private palm: Mesh | null = null;
   /** how a motion is looked at; a shape straight on, all of it */
   private seenFrom: Turn | null = null;
-  private readonly materials = new Map<string, Material>();
-  /** sheaths of a theme by the tracers in them */
-  private sheaths: { theme: Theme; braids: Map<string, Braid> } | null = null;
+  private readonly materials = new Materials();
   private yaw = 0;
   private pitch = 0;
   private zoom = 1;
@@ -166,7 +162,7 @@ export class RopeScene {
       g.geometry.dispose();
     }
     this.ghosts = components.filter(isRope).map((c) => {
-      const seenThrough = this.material(
+      const seenThrough = this.materials.of(
         `ghost ${theme}`,
         () =>
           new MeshBasicMaterial({
@@ -230,7 +226,7 @@ export class RopeScene {
     const along = tips.clone().sub(wrist);
     this.palm = new Mesh(
       new CapsuleGeometry(palm.width / 2, along.length(), 8, 24),
-      this.material(
+      this.materials.of(
         `palm ${theme}`,
         () =>
           new MeshLambertMaterial({
@@ -266,14 +262,14 @@ export class RopeScene {
         continue;
       }
       const rope = isRope(c);
-      const { colour: map, bump } = this.sheathFor(theme, c.role);
+      const { colour: map, bump } = this.materials.sheathFor(theme, c.role);
       const of = (quality: typeof FULL) => tube(componentMesh(c, theme, others, quality));
       const low = of(full ? MOVING : played);
       const high = full && !c.tape ? of(FULL) : low;
       const kind = rope ? c.role : 'thing';
       const still = new Mesh(
         high.geometry,
-        this.material(`still ${kind} ${theme}`, () =>
+        this.materials.of(`still ${kind} ${theme}`, () =>
           rope
             ? new MeshStandardMaterial({
                 map,
@@ -288,7 +284,7 @@ export class RopeScene {
       );
       const moving = new Mesh(
         low.geometry,
-        this.material(
+        this.materials.of(
           `moving ${kind} ${theme}`,
           () => new MeshLambertMaterial(rope ? { map, vertexColors: true } : { vertexColors: true }),
         ),
@@ -312,37 +308,6 @@ export class RopeScene {
     return out;
   }
 
-  private sheathFor(theme: Theme, role: string): Braid {
-    if (this.sheaths?.theme !== theme) {
-      this.dropSheaths();
-      this.sheaths = { theme, braids: new Map() };
-    }
-    const { tracers } = strandTints(role === 'ring' || role === 'post' ? 'rope' : role, theme);
-    const key = tracers.join();
-    const there = this.sheaths.braids.get(key) ?? braid(tracers);
-    this.sheaths.braids.set(key, there);
-    return there;
-  }
-  /** A material made once: thrown away with a frame its shader would be made anew for the next. */
-  private material(key: string, made: () => Material): Material {
-    const there = this.materials.get(key) ?? made();
-    this.materials.set(key, there);
-    return there;
-  }
-  private dropMaterials(): void {
-    for (const material of this.materials.values()) material.dispose();
-    this.materials.clear();
-  }
-  private dropSheaths(): void {
-    // they carry the sheaths
-    this.dropMaterials();
-    for (const { colour, bump } of this.sheaths?.braids.values() ?? []) {
-      colour.dispose();
-      bump.dispose();
-    }
-    this.sheaths = null;
-  }
-
   private clear(): void {
     for (const mesh of this.drawn.flatMap((d) => [d.still, d.moving, ...d.ends])) {
       this.shape.remove(mesh);
@@ -360,7 +325,7 @@ export class RopeScene {
       .normalize();
     const disc = new Mesh(
       new CircleGeometry(radius * 0.98, 24),
-      this.material(`end ${core}`, () => new MeshLambertMaterial({ color: core })),
+      this.materials.of(`end ${core}`, () => new MeshLambertMaterial({ color: core })),
     );
     disc.position.copy(end).addScaledVector(out, 0.01);
     disc.lookAt(end.clone().add(out));
@@ -482,7 +447,7 @@ export class RopeScene {
     cancelAnimationFrame(this.waiting);
     clearTimeout(this.rest);
     this.clear();
-    this.dropSheaths();
+    this.materials.dispose();
     this.mark.geometry.dispose();
     (this.mark.material as MeshBasicMaterial).dispose();
     this.renderer.dispose();
