@@ -111,12 +111,12 @@ export function Rope3D({
     return () => cancelAnimationFrame(next);
   }, [ready, components, theme, still, told, whole]);
   useEffect(() => {
-    if (ready) scene.current?.showGhost(ghost ?? [], theme);
+    if (ready) scene.current?.guides.showGhost(ghost ?? [], theme);
   }, [ready, theme, ghost]);
   useEffect(() => {
     if (!ready || !motion) return;
-    scene.current?.showHands(hands ?? [], theme);
-    scene.current?.showPalm(palm, theme);
+    scene.current?.guides.showHands(hands ?? [], theme);
+    scene.current?.guides.showPalm(palm, theme);
     scene.current?.showMoving(motion, theme, frame, turn);
   }, [ready, motion, theme, frame, hands, ghost, turn, palm]);
 

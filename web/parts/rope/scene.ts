@@ -4,7 +4,6 @@
  */
 import {
   ACESFilmicToneMapping,
-  CapsuleGeometry,
   CircleGeometry,
   Color,
   DirectionalLight,
@@ -17,8 +16,6 @@ import {
   PerspectiveCamera,
   Raycaster,
   Scene,
-  Sprite,
-  SpriteMaterial,
   TorusGeometry,
   Vector2,
   Vector3,
@@ -29,7 +26,8 @@ import { PICTURE_THEMES } from '../../../core/picture/tokens';
 import { isRope } from '../../../core/picture/component';
 import { componentMesh, finePoints, occluders } from '../../../core/picture/tubeMesh';
 import { framing, type Framing, type SceneComponent } from './framing';
-import { handDisc, type HandMarker, type PalmShape, type Turn } from './hands';
+import { Guides } from './guides';
+import type { Turn } from './hands';
 import { Materials, type Theme } from './materials';
 import { tube, type Tube } from './tube';
 
@@ -54,8 +52,6 @@ const MOVING_PIXELS = 0.75;
 /** at rest finer than the screen, in place of smoothing edges */
 const REST_PIXELS = 1.75;
 const MOST_PIXELS = 2;
-/** where the rope lies already it hides its own ghost */
-const GHOST_THINNER = 0.8;
 
 interface Drawn {
   readonly component: SceneComponent;
@@ -68,8 +64,6 @@ interface Drawn {
   readonly ends: readonly Mesh[];
 }
 
-/** a hand's marker is so small a part of what is seen */
-const HANDS_IN_HEIGHT = 11;
 const SAME = 1e-4;
 /** Whether two lie alike, point by point. */
 const sameShape = (a: SceneComponent, b: SceneComponent): boolean =>
@@ -88,12 +82,11 @@ export class RopeScene {
   private readonly shape = new Group();
   private readonly mark: Mesh;
   private drawn: Drawn[] = [];
-  private ghosts: Mesh[] = [];
-  private handSprites: Sprite[] = [];
-  private palm: Mesh | null = null;
   /** how a motion is looked at; a shape straight on, all of it */
   private seenFrom: Turn | null = null;
   private readonly materials = new Materials();
+  /** what is shown beside the rope itself */
+  readonly guides = new Guides(this.shape, this.materials);
   private yaw = 0;
   private pitch = 0;
   private zoom = 1;
@@ -153,93 +146,6 @@ export class RopeScene {
       this.build(components, theme, false, AT_REST);
       this.draw(true);
     }, REST_MS);
-  }
-
-  /** A rope that is not there yet, seen through: where the strand will go. None takes it away. */
-  showGhost(components: readonly SceneComponent[], theme: Theme): void {
-    for (const g of this.ghosts) {
-      this.shape.remove(g);
-      g.geometry.dispose();
-    }
-    this.ghosts = components.filter(isRope).map((c) => {
-      const seenThrough = this.materials.of(
-        `ghost ${theme}`,
-        () =>
-          new MeshBasicMaterial({
-            color: PICTURE_THEMES[theme].mark,
-            transparent: true,
-            opacity: 0.26,
-            depthWrite: false,
-          }),
-      );
-      const ghost = new Mesh(
-        tube(componentMesh({ ...c, diameter: c.diameter * GHOST_THINNER }, theme, [], PLAYED)).geometry,
-        seenThrough,
-      );
-      ghost.renderOrder = 1;
-      return ghost;
-    });
-    for (const g of this.ghosts) this.shape.add(g);
-  }
-
-  /** Plain markers for hands: a disc with a letter, in front of everything, facing the viewer. */
-  showHands(hands: readonly HandMarker[], theme: Theme): void {
-    // while it moves they only change their places
-    const same =
-      this.handSprites.length === hands.length &&
-      hands.every(({ letter, moves }, k) => this.handSprites[k]!.name === `${letter} ${String(moves)} ${theme}`);
-    if (!same) {
-      for (const s of this.handSprites) {
-        this.shape.remove(s);
-        s.material.map?.dispose();
-        s.material.dispose();
-      }
-      this.handSprites = hands.map(({ letter, moves }) => {
-        const sprite = new Sprite(
-          new SpriteMaterial({
-            map: handDisc(letter, moves, theme),
-            depthTest: false,
-            transparent: true,
-            toneMapped: false,
-          }),
-        );
-        sprite.name = `${letter} ${String(moves)} ${theme}`;
-        sprite.renderOrder = 2;
-        this.shape.add(sprite);
-        return sprite;
-      });
-    }
-    hands.forEach(({ at }, k) => {
-      this.handSprites[k]!.position.set(at[0], at[1], at[2]);
-    });
-  }
-
-  /** The hand in the rope, seen through; none takes it away. */
-  showPalm(palm: PalmShape | null, theme: Theme): void {
-    if (this.palm) {
-      this.shape.remove(this.palm);
-      this.palm.geometry.dispose();
-      this.palm = null;
-    }
-    if (!palm) return;
-    const [wrist, tips] = [new Vector3(...palm.wrist), new Vector3(...palm.fingertips)];
-    const along = tips.clone().sub(wrist);
-    this.palm = new Mesh(
-      new CapsuleGeometry(palm.width / 2, along.length(), 8, 24),
-      this.materials.of(
-        `palm ${theme}`,
-        () =>
-          new MeshLambertMaterial({
-            color: PICTURE_THEMES[theme].palm,
-            transparent: true,
-            opacity: 0.55,
-            depthWrite: false,
-          }),
-      ),
-    );
-    this.palm.position.copy(wrist).addScaledVector(along, 0.5);
-    this.palm.quaternion.setFromUnitVectors(new Vector3(0, 1, 0), along.normalize());
-    this.shape.add(this.palm);
   }
 
   private build(components: readonly SceneComponent[], theme: Theme, full: boolean, played = PLAYED): void {
@@ -408,7 +314,7 @@ export class RopeScene {
       Math.max(height / 2, width / 2 / this.camera.aspect) / half / this.zoom + 3,
     );
     this.camera.updateProjectionMatrix();
-    for (const hand of this.handSprites) hand.scale.setScalar(height / HANDS_IN_HEIGHT);
+    this.guides.scaleHands(height);
     this.turned.position.set(0, centreY, 0);
     this.turned.rotation.set(this.pitch + pitch_rad, this.yaw + yaw_rad, 0, 'XYZ');
     this.shape.position.set(0, -centreY, 0);
@@ -441,9 +347,7 @@ export class RopeScene {
 
   dispose(): void {
     this.disposed = true;
-    this.showGhost([], 'paper');
-    this.showHands([], 'paper');
-    this.showPalm(null, 'paper');
+    this.guides.dispose();
     cancelAnimationFrame(this.waiting);
     clearTimeout(this.rest);
     this.clear();
