@@ -44,7 +44,7 @@ export const MODULES: readonly Module[] = [
       ...of('core/knots/tying', 'proving wayLimits'),
     ],
     tests: [
-      [...tests('core/proving', 'formLimits'), ...tests('core/knots/tying', 'wayLimits')],
+      [...tests('core/proving', 'formLimits presenting'), ...tests('core/knots/tying', 'wayLimits')],
       tests('scripts/proofs', 'figures'),
     ],
   },
@@ -68,7 +68,7 @@ export const MODULES: readonly Module[] = [
     name: 'naming',
     asked: ELSEWHERE,
     files: of('core/inspect/naming', 'candidates evidence fit fromCode gauge identify measured near specimen unseen'),
-    tests: [tests('core/inspect/naming', 'fit'), tests('core/inspect/naming', 'naming')],
+    tests: [tests('core/inspect/naming', 'fit specimen'), tests('core/inspect/naming', 'naming')],
   },
   {
     name: 'records',
