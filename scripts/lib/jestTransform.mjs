@@ -1,7 +1,8 @@
 /**
- * The transform of the tests that have a browser's document: SWC, and before each module the language's own objects looked up once. They run in a context of their own, in which
- * every look at a global costs a call: computing is three to four times slower there without this. Nothing that a test may replace is among them.
- * The packages that compute much are looked through too, as they are.
+ * The transform of the tests that have a browser's document: SWC, and before each module the language's own objects
+ * looked up once. They run in a context of their own, in which every look at a global costs a call: computing is three to
+ * four times slower there without this. Nothing that a test may replace is among them. Packages that compute much are
+ * looked through too, as they are.
  */
 import swc from '@swc/jest';
 import { createHash } from 'node:crypto';
