@@ -1,6 +1,7 @@
 /** What a run found: counted, what failed by name, and what took longest. */
 import { existsSync, readFileSync } from 'node:fs';
 import { relative } from 'node:path';
+import { stripVTControlCharacters } from 'node:util';
 import { root } from '../lib/install.mjs';
 
 export class Results {
@@ -10,8 +11,11 @@ export class Results {
   /** [seconds, what] of every check and test */
   times = [];
 
-  fail(name) {
-    this.failures.push(name);
+  /** @param why what the test said, of which the first lines are kept */
+  fail(name, why = '') {
+    const lines = stripVTControlCharacters(why).split('\n');
+    const told = lines.filter((line) => line.trim() !== '').slice(0, 12);
+    this.failures.push([name, ...told.map((line) => `    ${line.trim()}`)].join('\n'));
   }
   check(name, ok, seconds) {
     this.times.push([seconds, name]);
@@ -33,8 +37,8 @@ export class Results {
       const called = (t) => `${name}: ${[...t.ancestorTitles, t.title].join(' ')}`;
       for (const t of f.assertionResults) this.times.push([(t.duration ?? 0) / 1000, called(t)]);
       const wrong = f.assertionResults.filter((t) => t.status === 'failed');
-      for (const t of wrong) this.fail(called(t));
-      if (f.status === 'failed' && wrong.length === 0) this.fail(`${name}: could not run`);
+      for (const t of wrong) this.fail(called(t), t.failureMessages.join('\n'));
+      if (f.status === 'failed' && wrong.length === 0) this.fail(`${name}: could not run`, f.message);
     }
     if (!r.success && this.failures.length === before) this.fail('unit tests: ended with an error');
   }
@@ -49,7 +53,8 @@ export class Results {
     for (const x of specs(suites)) {
       const name = `${x.file}: ${x.title}`;
       this.times.push([Math.max(0, ...x.tests.flatMap((t) => t.results.map((r) => r.duration))) / 1000, name]);
-      if (!x.ok) this.fail(name);
+      const errors = x.tests.flatMap((t) => t.results.flatMap((r) => r.errors));
+      if (!x.ok) this.fail(name, errors.map((e) => e.message ?? '').join('\n'));
     }
     if (code !== 0 && this.failures.length === before) this.fail('browser tests: ended with an error');
   }
