@@ -179,6 +179,13 @@ describe('a start', () => {
     });
     expect(signedIn.status).toBe(200);
 
+    const verified = spawnSync(process.execPath, [join(root, 'scripts/verify.mjs')], {
+      env: { PATH: process.env['PATH']!, HOME: process.env['HOME'] ?? '/root', ...env() },
+      encoding: 'utf8',
+    });
+    expect(verified.stdout).toMatch(/^Own: 0 entries, each as written/);
+    expect(verified.status).toBe(0);
+
     // the database dies: it is started again, and the server finds it
     const pid = Number(readFileSync(join(data, 'run/mariadbd.pid'), 'utf8'));
     process.kill(pid, 'SIGKILL');

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import { call, member, organisation, testbed, type Member, type Testbed } from './testing/harness';
+import { TIE_IN } from '../core/choose/testing/jobs';
 
 let t: Testbed;
 let rope: string;
@@ -77,19 +78,7 @@ test('a logged trial counts in choosing, for its own organisation alone; it is k
 });
 
 test('jobs are kept once and come back newest first', async () => {
-  const job = {
-    purpose: 'tie-in',
-    profile: 'sport-crag',
-    rope: { kind: 'dynamic', diameter_mm: 10 },
-    second_rope: null,
-    pulls: ['standing-eye'],
-    object: 'harness',
-    end_free: true,
-    untie: 'any',
-    must_pass: [],
-    team: 'anyone',
-    life_load: true,
-  };
+  const job = TIE_IN;
   const body = { id: randomUUID(), name: 'Stacks', rope, job };
   const first = await call(t, 'POST', '/jobs', checker, body);
   expect((await call(t, 'POST', '/jobs', checker, body)).body).toEqual(first.body);

@@ -4,6 +4,7 @@ import { randomUUID } from 'node:crypto';
 import { ENDPOINTS } from '../contract';
 import { call, checkBody, member, organisation, testbed, type Member, type Testbed } from './testing/harness';
 import { verifyOrganisation } from './verify';
+import { TIE_IN } from '../core/choose/testing/jobs';
 
 let t: Testbed;
 let org: string;
@@ -122,19 +123,7 @@ describe('never for a life load', () => {
       // what hung there before is asked for again
       const life = await lifeOf(rope);
       expect(life.knots_in_it.every((k) => k.again.some((a) => a.why === 'rope-state'))).toBe(true);
-      const job = {
-        purpose: 'tie-in',
-        profile: 'sport-crag',
-        rope: { kind: 'dynamic', diameter_mm: 10 },
-        second_rope: null,
-        pulls: ['standing-eye'],
-        object: 'harness',
-        end_free: true,
-        untie: 'any',
-        must_pass: [],
-        team: 'anyone',
-        life_load: true,
-      };
+      const job = TIE_IN;
       expect((await call(t, 'POST', '/jobs', checker, { id: randomUUID(), name: 'x', rope, job })).body.code).toBe(
         'rope-not-for-life',
       );

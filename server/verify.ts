@@ -186,14 +186,21 @@ async function compareRopes(
   return faults;
 }
 
-async function main(): Promise<number> {
+/**
+ * The command as above.
+ * @param say told line by line
+ * @returns 0 where nothing was found, else 1
+ * @throws what cannot be run, in one sentence
+ */
+export async function verifyCommand(args: string[], databaseUrl: string, say: (line: string) => void): Promise<number> {
   const { values } = parseArgs({
+    args,
     options: { head: { type: 'string' }, count: { type: 'string' }, organisation: { type: 'string' } },
   });
   if ((values.head === undefined) !== (values.count === undefined))
     throw new Error('--head and --count belong together.');
   if (values.count !== undefined && !/^\d+$/.test(values.count)) throw new Error('--count is a whole number.');
-  const db = openPool(poolOptions(process.env['IDIOM_DATABASE_URL']!));
+  const db = openPool(poolOptions(databaseUrl));
   let bad = 0;
   try {
     const organisations = (await organisationIds(db)).filter(
@@ -209,14 +216,14 @@ async function main(): Promise<number> {
         values.head === undefined ? undefined : { head: values.head, count: Number(values.count) },
       );
       if (v.faults.length === 0)
-        console.log(
+        say(
           `${o.name}: ${v.count} entries, each as written${v.cannotBeJudgedAgain > 0 ? `; ${v.cannotBeJudgedAgain} judgements cannot be computed again: what they were made by is lost` : ', each judgement computed again'}.\n  --organisation ${o.id} --head ${v.head} --count ${v.count}`,
         );
       else {
         bad++;
-        console.log(`${o.name}: ${v.faults[0]}`);
-        for (const f of v.faults.slice(1, 20)) console.log(`  also: ${f}`);
-        if (v.faults.length > 20) console.log(`  and ${v.faults.length - 20} more`);
+        say(`${o.name}: ${v.faults[0]}`);
+        for (const f of v.faults.slice(1, 20)) say(`  also: ${f}`);
+        if (v.faults.length > 20) say(`  and ${v.faults.length - 20} more`);
       }
     }
   } finally {
@@ -226,7 +233,7 @@ async function main(): Promise<number> {
 }
 
 if (process.env['IDIOM_RUN_VERIFY'] === '1')
-  main().then(
+  verifyCommand(process.argv.slice(2), process.env['IDIOM_DATABASE_URL']!, console.log).then(
     (code) => process.exit(code),
     (error: unknown) => {
       console.error((error as Error).message);

@@ -15,20 +15,9 @@ import {
   type Job,
 } from './index';
 import { untyingAsked } from './untying';
+import { TIE_IN } from './testing/jobs';
 
-const JOB: Job = {
-  purpose: 'tie-in',
-  profile: 'sport-crag',
-  rope: { kind: 'dynamic', diameter_mm: 10.2 },
-  second_rope: null,
-  pulls: ['standing-eye'],
-  object: 'harness',
-  end_free: true,
-  untie: 'any',
-  must_pass: [],
-  team: 'anyone',
-  life_load: true,
-};
+const JOB: Job = { ...TIE_IN, rope: { kind: 'dynamic', diameter_mm: 10.2 } };
 const ask = (change: Partial<Job> = {}) => {
   const job = { ...JOB, ...change };
   return choose(job, shippedProfile(job.profile));

@@ -1,21 +1,10 @@
 import { expect, test } from '@jest/globals';
 import { SHIPPED_PROFILES } from '../profiles';
 import { choose, whatDecides, type Job } from '.';
+import { TIE_IN } from './testing/jobs';
 
 const profile = SHIPPED_PROFILES.find((p) => p.id === 'sport-crag')!;
-const job: Job = {
-  purpose: 'tie-in',
-  profile: 'sport-crag',
-  rope: { kind: 'dynamic', diameter_mm: 10 },
-  second_rope: null,
-  pulls: ['standing-eye'],
-  object: 'harness',
-  end_free: true,
-  untie: 'any',
-  must_pass: [],
-  team: 'anyone',
-  life_load: true,
-};
+const job: Job = TIE_IN;
 const between = (j: Job, ...knots: string[]) => whatDecides(choose(j, profile), knots);
 
 test('by whom it can be checked the eight stands before the locked bowline; after hard falls, by how it comes undone, behind it', () => {

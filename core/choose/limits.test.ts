@@ -4,20 +4,9 @@ import { ENTRIES } from '../knots/catalogue/entries';
 import type { KnotEntry } from '../knots/facts/types';
 import { RULES } from './rules';
 import type { Job } from './index';
+import { TIE_IN } from './testing/jobs';
 
-const JOB: Job = {
-  purpose: 'tie-in',
-  profile: 'sport-crag',
-  rope: { kind: 'dynamic', diameter_mm: 10.2 },
-  second_rope: null,
-  pulls: ['standing-eye'],
-  object: 'harness',
-  end_free: true,
-  untie: 'any',
-  must_pass: [],
-  team: 'anyone',
-  life_load: true,
-};
+const JOB: Job = { ...TIE_IN, rope: { kind: 'dynamic', diameter_mm: 10.2 } };
 const rule = (id: string) => RULES.find((r) => r.id === id)!;
 const eight = ENTRIES.find((e) => e.id === 'figure-eight-follow-through')!;
 const says = (id: string, knot: KnotEntry, job: Partial<Job>) => rule(id).says(knot, { ...JOB, ...job }).length;

@@ -6,6 +6,7 @@ import { choose } from './choose';
 import { PURPOSES, type Job } from './job';
 import { jobFor, OBJECTS_FOR, PULLS_ASKED, pullsFor, SHOWN_FOR } from './forPurpose';
 import { pullBetween, strandAt, strandsPulled, strandsThere, type StrandedComponent } from './strands';
+import { TIE_IN } from './testing/jobs';
 
 const thing = (purpose: Job['purpose']) =>
   shapeOf(SHOWN_FOR[purpose], 'right', 'tight') as readonly StrandedComponent[];
@@ -62,19 +63,7 @@ test('with another purpose only pulls go along that are asked for it; one there 
 });
 
 describe('the job for another purpose', () => {
-  const tieIn: Job = {
-    purpose: 'tie-in',
-    profile: 'sport-crag',
-    rope: { kind: 'dynamic', diameter_mm: 10 },
-    second_rope: null,
-    pulls: ['standing-eye'],
-    object: 'harness',
-    end_free: true,
-    untie: 'any',
-    must_pass: [],
-    team: 'anyone',
-    life_load: true,
-  };
+  const tieIn: Job = TIE_IN;
 
   test('gripping a rope: the rope becomes the gripped one, a cord takes its place; and back', () => {
     const grips = { ...tieIn, ...jobFor('friction', tieIn) };

@@ -1,48 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import { arcLengths, resample, smallestDistance, splineThrough, straight, type Point3 } from '../curve';
-import { flatDiagram, nodesOf, type Control } from '../knots/laying/authoring';
 import { alexander, closedAtInfinity, determinantOf, simplestDiagram } from '../topology';
-import { contactCentre, FIRM, NODE_SPACING, SOLVER_SETTINGS, tighten, type Tightening } from './index';
+import { contactCentre, NODE_SPACING, SOLVER_SETTINGS, tighten } from './index';
+import { drawnAtBothEnds, overhand } from './testing/overhand';
 
-/** An open overhand, its ends to the left and right, as a flat diagram. */
-function overhand(): Point3[] {
-  const control = [
-    [-24, 0],
-    [-10, 0],
-    [-6, 0, 0],
-    [-3, 0, 1],
-    [0.8, 0, -1],
-    [4.2, 0.2, 0],
-    [6.4, 2.6, 1],
-    [4.6, 5.8, 0],
-    [0, 6.6, 0],
-    [-4.2, 5.2, 0],
-    [-4.8, 2.6, 0],
-    [-3.4, 0.3, -1],
-    [-1.6, -2.2, 0],
-    [0.4, -0.6, 1],
-    [2.2, 2.2, 0],
-    [6.4, 2.8, -1],
-    [10, 3, 0],
-    [24, 3],
-  ] as unknown as Control[];
-  return nodesOf(flatDiagram(control, { scale: 1.2, height: 0.66, plateau: 0.6 }), NODE_SPACING);
-}
-const plan = (points: readonly Point3[]): Tightening => ({
-  ropes: [points],
-  eyes: [],
-  stages: FIRM,
-  pulls: [
-    { rope: 0, end: 'standing', direction: [-1, 0, 0], share: 1 },
-    { rope: 0, end: 'tail', direction: [1, 0, 0], share: 1 },
-  ],
-});
 const determinant = (points: readonly Point3[]) =>
   determinantOf(alexander(simplestDiagram([closedAtInfinity(points)])));
 
 describe('tightening', () => {
   const laid = overhand();
-  const tight = tighten(plan(laid))!;
+  const tight = tighten(drawnAtBothEnds(laid))!;
 
   test('an overhand stays an overhand, strands a diameter apart', () => {
     expect(determinant(laid)).toBe(3n);
@@ -63,11 +30,11 @@ describe('tightening', () => {
     expect(eliminated).toBeLessThan(11.7);
   });
 
-  test('equal input gives equal bytes', () => expect(tighten(plan(laid))).toEqual(tight));
+  test('equal input gives equal bytes', () => expect(tighten(drawnAtBothEnds(laid))).toEqual(tight));
 
   test('it can be stopped and tells how far it is', () => {
     const shares: number[] = [];
-    expect(tighten(plan(laid), undefined, (s) => shares.push(s) < 3)).toBeNull();
+    expect(tighten(drawnAtBothEnds(laid), undefined, (s) => shares.push(s) < 3)).toBeNull();
     expect(shares).toHaveLength(3);
     expect(shares[0]).toBeLessThan(shares[2]!);
   });
@@ -83,7 +50,7 @@ describe('tightening', () => {
         [0, -6, 0],
       ]).filter((_, i) => i % 6 === 0),
     ];
-    expect(() => tighten(plan(resample(through, NODE_SPACING)))).toThrow(
+    expect(() => tighten(drawnAtBothEnds(resample(through, NODE_SPACING)))).toThrow(
       expect.objectContaining({ code: 'solver-passed-through' }) as unknown as Error,
     );
   });
@@ -112,7 +79,7 @@ describe('tightening', () => {
 
 test('with more friction the same pull leaves a knot larger', () => {
   const size = (friction: number) => {
-    const t = tighten({ ...plan(overhand()), stages: [{ duration: 400, force: [0.05, 0.15], friction }] })!;
+    const t = tighten({ ...drawnAtBothEnds(overhand()), stages: [{ duration: 400, force: [0.05, 0.15], friction }] })!;
     const [a, b] = [t.tight.ropes[0]![0]!, t.tight.ropes[0]!.at(-1)!];
     // rope taken up by the knot
     return arcLengths(t.tight.ropes[0]!).at(-1)! - Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
@@ -123,7 +90,7 @@ test('with more friction the same pull leaves a knot larger', () => {
 describe('a seed', () => {
   const short = (seed: number) =>
     tighten(
-      { ...plan(overhand()), stages: [{ duration: 60, force: [0.2, 0.4], friction: 0.1 }] },
+      { ...drawnAtBothEnds(overhand()), stages: [{ duration: 60, force: [0.2, 0.4], friction: 0.1 }] },
       { ...SOLVER_SETTINGS, seed },
     )!;
   test('gives the same bytes again, another seed others, and the same knot', () => {

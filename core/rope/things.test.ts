@@ -1,52 +1,8 @@
 /** Ropes that lie on bars, hang in rings and grip another rope. */
 import { describe, expect, test } from '@jest/globals';
 import { arcLengths, distance, resample, smallestDistance, splineThrough, straight, type Point3 } from '../curve';
-import { flatDiagram, nodesOf, type Control } from '../knots/laying/authoring';
-import {
-  contactCentre,
-  FIRM,
-  handsOn,
-  NODE_SPACING,
-  RopeSolver,
-  SOLVER_SETTINGS,
-  tighten,
-  type Tightened,
-  type Tightening,
-} from './index';
-
-/** An open overhand, its ends to the left and right, as a flat diagram. */
-function overhand(): Point3[] {
-  const control = [
-    [-24, 0],
-    [-10, 0],
-    [-6, 0, 0],
-    [-3, 0, 1],
-    [0.8, 0, -1],
-    [4.2, 0.2, 0],
-    [6.4, 2.6, 1],
-    [4.6, 5.8, 0],
-    [0, 6.6, 0],
-    [-4.2, 5.2, 0],
-    [-4.8, 2.6, 0],
-    [-3.4, 0.3, -1],
-    [-1.6, -2.2, 0],
-    [0.4, -0.6, 1],
-    [2.2, 2.2, 0],
-    [6.4, 2.8, -1],
-    [10, 3, 0],
-    [24, 3],
-  ] as unknown as Control[];
-  return nodesOf(flatDiagram(control, { scale: 1.2, height: 0.66, plateau: 0.6 }), NODE_SPACING);
-}
-const plan = (points: readonly Point3[]): Tightening => ({
-  ropes: [points],
-  eyes: [],
-  stages: FIRM,
-  pulls: [
-    { rope: 0, end: 'standing', direction: [-1, 0, 0], share: 1 },
-    { rope: 0, end: 'tail', direction: [1, 0, 0], share: 1 },
-  ],
-});
+import { contactCentre, handsOn, NODE_SPACING, RopeSolver, SOLVER_SETTINGS, tighten, type Tightened } from './index';
+import { drawnAtBothEnds, overhand } from './testing/overhand';
 
 describe('what ropes lie on and hang in', () => {
   const loop = (turns: number, radius: number): Point3[] =>
@@ -170,7 +126,7 @@ describe('what ropes lie on and hang in', () => {
 
     const drawn = (wall: boolean) =>
       tighten({
-        ...plan(overhand()),
+        ...drawnAtBothEnds(overhand()),
         stages: [
           { duration: 150, force: [0.2, 0.6], friction: 0.1 },
           { duration: 80, force: [0.4, 0.5], friction: 0.1, shares: { tail: 0.1 }, wall },

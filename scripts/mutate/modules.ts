@@ -68,7 +68,11 @@ export const MODULES: readonly Module[] = [
     name: 'naming',
     asked: ELSEWHERE,
     files: of('core/inspect/naming', 'candidates evidence fit fromCode gauge identify measured near specimen unseen'),
-    tests: [tests('core/inspect/naming', 'fit specimen'), tests('core/inspect/naming', 'naming')],
+    tests: [
+      tests('core/inspect/naming', 'fit gauge specimen'),
+      tests('core/inspect/naming', 'answers'),
+      tests('core/inspect/naming', 'naming'),
+    ],
   },
   {
     name: 'records',
@@ -86,7 +90,7 @@ export const MODULES: readonly Module[] = [
     name: 'verify',
     asked: ELSEWHERE,
     files: of('server', 'verify judgingAgain'),
-    tests: [tests('server', 'verify judgingAgain')],
+    tests: [tests('server', 'verifyEach judgingAgain'), tests('server', 'verify')],
   },
   {
     name: 'evidence',

@@ -13,25 +13,14 @@ import {
   UNTYING_WISHES,
   type Job,
 } from '../index';
+import { TIE_IN } from './jobs';
 
 export interface Firing {
   readonly job: Job;
   readonly knot: string;
   readonly text: string;
 }
-const USUAL: Job = {
-  purpose: 'tie-in',
-  profile: 'sport-crag',
-  rope: { kind: 'dynamic', diameter_mm: 10 },
-  second_rope: null,
-  pulls: ['standing-eye'],
-  object: 'harness',
-  end_free: true,
-  untie: 'any',
-  must_pass: [],
-  team: 'anyone',
-  life_load: true,
-};
+const USUAL: Job = TIE_IN;
 
 /** Jobs that differ from the usual one in one thing or two. */
 function* jobs(): Generator<Job> {
