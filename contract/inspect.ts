@@ -1,6 +1,6 @@
 /** Naming what was entered, touching what differs, look-alikes, drills. */
 import { z } from 'zod';
-import { PARTS } from '../core/knots/facts/faultKinds';
+import { PARTS } from '../core/knots/facts/faultTable';
 import { shapeComponent } from './knots';
 import { knotId } from './common';
 

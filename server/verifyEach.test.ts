@@ -224,6 +224,21 @@ describe('the command', () => {
     );
   });
 
+  test('what an entry was judged by is lost: nothing is accused, and it is said how many cannot be judged again', async () => {
+    const knot = 'figure-eight-follow-through';
+    const row = await first('SELECT * FROM knot_entries WHERE knot = ?', [knot]);
+    await admin.query('DELETE FROM knot_entries WHERE knot = ?', [knot] as unknown[]);
+    const { cannotBeJudgedAgain, faults } = await verifyOrganisation(t.db, org);
+    const { code, lines } = await command('--organisation', org);
+    await admin.query('INSERT INTO knot_entries SET ?', [row]);
+    expect([faults, cannotBeJudgedAgain > 0, code]).toEqual([[], true, 0]);
+    expect(lines[0]).toMatch(
+      new RegExp(
+        `entries, each as written; ${cannotBeJudgedAgain} judgements cannot be computed again: what they were made by is lost\\.$`,
+      ),
+    );
+  });
+
   test('names what is altered first, then some of the rest and how many more, and ends with 1', async () => {
     await admin.query("UPDATE check_status SET place = 'elsewhere' WHERE organisation = ?", [org]);
     const { faults } = await verifyOrganisation(t.db, org);

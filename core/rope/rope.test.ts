@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { arcLengths, resample, smallestDistance, splineThrough, straight, type Point3 } from '../curve';
 import { alexander, closedAtInfinity, determinantOf, simplestDiagram } from '../topology';
 import { contactCentre, NODE_SPACING, SOLVER_SETTINGS, tighten } from './index';
-import { drawnAtBothEnds, overhand } from './testing/overhand';
+import { drawnAtBothEnds, overhand } from '../knots/laying/testing/overhand';
 
 const determinant = (points: readonly Point3[]) =>
   determinantOf(alexander(simplestDiagram([closedAtInfinity(points)])));

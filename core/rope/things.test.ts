@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { arcLengths, distance, resample, smallestDistance, splineThrough, straight, type Point3 } from '../curve';
 import { contactCentre, handsOn, NODE_SPACING, RopeSolver, SOLVER_SETTINGS, tighten, type Tightened } from './index';
-import { drawnAtBothEnds, overhand } from './testing/overhand';
+import { drawnAtBothEnds, overhand } from '../knots/laying/testing/overhand';
 
 describe('what ropes lie on and hang in', () => {
   const loop = (turns: number, radius: number): Point3[] =>

@@ -6,7 +6,8 @@ import { knotById, knotIds, faultsWithShape } from '../knots/catalogue/catalogue
 import { fault as refusal } from '../errors';
 import { differingPlace } from '../knots/catalogue/differs';
 import type { ShapeState } from '../knots/facts/types';
-import type { Fault, FaultId } from '../knots/facts/types';
+import type { FaultId } from '../knots/facts/faultTable';
+import type { Fault } from '../knots/facts/types';
 import { seeded } from '../inspect/naming/presentations';
 
 export const RIGHT_SHARE = 1 / 3;

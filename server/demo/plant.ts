@@ -1,6 +1,6 @@
 /** Plants the demo into an empty database, through the same code that records real checks. */
 import { shippedProfile, type ShippedProfileId } from '../../core/profiles';
-import type { FaultId } from '../../core/knots/facts/types';
+import type { FaultId } from '../../core/knots/facts/faultTable';
 import { knotById } from '../../core/knots/catalogue/catalogue';
 import { checkPointsFor, stopperAsked } from '../../core/inspect/judging';
 import type { NewCheck } from '../../contract';

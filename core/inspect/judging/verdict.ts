@@ -6,7 +6,8 @@
  */
 import { fault } from '../../errors';
 import { entryById } from '../../knots/catalogue/lookup';
-import type { CheckPoint, CheckPointId, FaultId, KnotEntry } from '../../knots/facts/types';
+import type { FaultId } from '../../knots/facts/faultTable';
+import type { CheckPoint, CheckPointId, KnotEntry } from '../../knots/facts/types';
 import { judgeTail, type Profile, type TailAnswer } from '../../profiles';
 
 export const VERDICTS = ['meets-the-rule', 'put-right', 'take-out-and-retie', 'not-judged'] as const;

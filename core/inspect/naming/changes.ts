@@ -1,8 +1,9 @@
 /** What can differ on a knot beside one crossing: its wrong forms, by the part of the knot where each shows. For a person who touches that part. */
 import { faultsWithShape, knotById } from '../../knots/catalogue/catalogue';
 import { differingPlace, LARGEST_RING } from '../../knots/catalogue/differs';
-import { partOfFault, type Part } from '../../knots/facts/faultKinds';
-import type { FaultId } from '../../knots/facts/types';
+import { partOfFault } from '../../knots/facts/faultKinds';
+import type { Part } from '../../knots/facts/faultTable';
+import type { FaultId } from '../../knots/facts/faultTable';
 
 export interface Change {
   readonly fault: FaultId;

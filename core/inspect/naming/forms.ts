@@ -4,7 +4,7 @@
  */
 import { knotById, knotIds, storedForm, wrapsOf } from '../../knots/catalogue/catalogue';
 import type { BakedForm } from '../../knots/shape/stored';
-import type { FaultId } from '../../knots/facts/types';
+import type { FaultId } from '../../knots/facts/faultTable';
 
 export interface Name {
   readonly knot: string;

@@ -2,7 +2,7 @@
 import { distance, type Line3, type Point3 } from '../../curve';
 import { knotById, shapeOf } from '../../knots/catalogue/catalogue';
 import { SHORT_TAIL_ROPE_DIAMETERS } from '../../knots/catalogue/changes';
-import type { FaultId } from '../../knots/facts/types';
+import type { FaultId } from '../../knots/facts/faultTable';
 import { closedApart } from '../../topology';
 import { linkingOf } from './evidence';
 import type { Name } from './forms';

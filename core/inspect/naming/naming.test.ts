@@ -3,7 +3,7 @@ import { resample, type Point3 } from '../../curve';
 import { butterflyByHand } from '../../knots/shelf/alpine-butterfly/wound';
 import { CATALOGUE } from '../../knots/catalogue/shelved';
 import { shapeOf } from '../../knots/catalogue/catalogue';
-import { PARTS } from '../../knots/facts/faultKinds';
+import { PARTS } from '../../knots/facts/faultTable';
 import { type ShapeState } from '../../knots/facts/types';
 import { refuses } from '../../topology/testing/curves';
 import {

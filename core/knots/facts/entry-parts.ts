@@ -1,11 +1,11 @@
 /** Short ways of writing the rows of an entry, so that thirty of them stay readable beside each other. */
+import type { FaultId } from './faultTable';
 import type {
   CheckPoint,
   CheckPointId,
   Face,
   Fact,
   Fault,
-  FaultId,
   PictureOf,
   PointVerdict,
   Pull,

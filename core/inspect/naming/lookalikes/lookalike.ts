@@ -1,5 +1,5 @@
 /** One look-alike of a knot. */
-import type { FaultId } from '../../../knots/facts/types';
+import type { FaultId } from '../../../knots/facts/faultTable';
 
 export interface Lookalike {
   readonly knot: string;

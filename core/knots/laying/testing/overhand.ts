@@ -1,7 +1,7 @@
 /** An overhand to be drawn up, for tests. */
-import type { Point3 } from '../../curve';
-import { flatDiagram, nodesOf, type Control } from '../../knots/laying/authoring';
-import { FIRM, NODE_SPACING, type Tightening } from '../index';
+import type { Point3 } from '../../../curve';
+import { flatDiagram, nodesOf, type Control } from '../authoring';
+import { FIRM, NODE_SPACING, type Tightening } from '../../../rope';
 
 /** An open overhand, its ends to the left and right, as a flat diagram. */
 export function overhand(): Point3[] {
