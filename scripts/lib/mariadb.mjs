@@ -82,6 +82,8 @@ export async function startMariadb(folder, port, { onDeath = () => {} } = {}) {
   const user = databaseUser();
   const run = join(folder, 'run');
   const data = join(folder, 'mariadb');
+  // another database that starts on this machine clears what it takes for its own leftovers from a shared one
+  const scratch = join(folder, 'scratch');
   const socket = join(run, 'mariadb.sock');
   if (Buffer.byteLength(socket) > 100)
     throw new Stop(
@@ -94,7 +96,7 @@ export async function startMariadb(folder, port, { onDeath = () => {} } = {}) {
       `The disk of ${folder} is full: less than 300 MB are free. Make room, or set IDIOM_DATA to another disk. Nothing was changed.`,
       7,
     );
-  for (const f of [run, data]) {
+  for (const f of [run, data, scratch]) {
     mkdirSync(f, { recursive: true, mode: 0o750 });
     if (process.getuid() === 0) chownSync(f, user.uid, user.gid);
     chmodSync(f, f === run ? 0o755 : 0o750);
@@ -106,6 +108,7 @@ export async function startMariadb(folder, port, { onDeath = () => {} } = {}) {
       '[mariadbd]',
       `user=${user.name}`,
       `datadir=${data}`,
+      `tmpdir=${scratch}`,
       `socket=${socket}`,
       `pid-file=${run}/mariadbd.pid`,
       `log-error=${run}/error.log`,

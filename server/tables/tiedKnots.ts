@@ -106,8 +106,15 @@ async function withAgain(
     };
   });
 }
-const SELECT = `SELECT k.*, r.tag AS rope_tag, ${ROPE_STATE_SQL} AS rope_state
-  FROM tied_knots k JOIN ropes r ON r.id = k.rope LEFT JOIN rope_status s ON s.rope = k.rope`;
+/**
+ * Knots with the rope that each hangs in. Which ones is said of the knots alone, so that they are found by their own index
+ * however many there are: joined first, all would be read and sorted.
+ * @param by an index that has to be taken
+ */
+const withRope = (where: string, order = '', limit = '', by = ''): string =>
+  `SELECT k.*, r.tag AS rope_tag, ${ROPE_STATE_SQL} AS rope_state
+  FROM (SELECT k.* FROM tied_knots k ${by} WHERE ${where} ${order} ${limit}) k
+  JOIN ropes r ON r.id = k.rope LEFT JOIN rope_status s ON s.rope = k.rope ${order}`;
 const plain = ({ rope_tag: _, ...row }: TiedKnotRow & { rope_tag: string }): TiedKnotRow => row;
 
 /** The row as it is stored, of whatever organisation: for knowing a request again, and for verifying. */
@@ -137,7 +144,7 @@ export async function tiedKnotById(
 ): Promise<TiedKnotRow | null> {
   const [r] = await withAgain(
     db,
-    await rows<Raw>(db, `${SELECT} WHERE k.organisation = ? AND k.id = ?`, [organisation, id]),
+    await rows<Raw>(db, withRope('k.organisation = ? AND k.id = ?'), [organisation, id]),
     now,
   );
   return r ? plain(r) : null;
@@ -188,16 +195,20 @@ export async function tiedKnotsPage(
   before: { at: Date; id: string } | null,
   now: Date,
 ): Promise<TiedKnotRow[]> {
+  const order = 'ORDER BY k.tied_at DESC, k.id DESC';
   const found = before
     ? await rows<Raw>(
         db,
-        `${SELECT} WHERE k.organisation = ? AND (k.tied_at, k.id) < (?, ?) ORDER BY k.tied_at DESC, k.id DESC LIMIT ?`,
-        [organisation, before.at, before.id, limit],
+        // left to itself it begins at the newest and passes over all that are not wanted
+        withRope(
+          'k.organisation = ? AND k.tied_at <= ? AND (k.tied_at < ? OR k.id < ?)',
+          order,
+          'LIMIT ?',
+          'FORCE INDEX (organisation)',
+        ),
+        [organisation, before.at, before.at, before.id, limit],
       )
-    : await rows<Raw>(db, `${SELECT} WHERE k.organisation = ? ORDER BY k.tied_at DESC, k.id DESC LIMIT ?`, [
-        organisation,
-        limit,
-      ]);
+    : await rows<Raw>(db, withRope('k.organisation = ?', order, 'LIMIT ?'), [organisation, limit]);
   return (await withAgain(db, found, now)).map(plain);
 }
 
@@ -210,7 +221,7 @@ export async function toLookAtAgain(
 ): Promise<(TiedKnotRow & { rope_tag: string })[]> {
   const found = await rows<Raw>(
     db,
-    `${SELECT} WHERE k.organisation = ? AND k.ended_at IS NULL AND k.due_at <= ? ORDER BY k.due_at LIMIT ?`,
+    withRope('k.organisation = ? AND k.ended_at IS NULL AND k.due_at <= ?', 'ORDER BY k.due_at', 'LIMIT ?'),
     [organisation, now, limit],
   );
   return (await withAgain(db, found, now)).filter((k) => k.again.length > 0);
@@ -222,7 +233,7 @@ export async function workOutDue(
   of: { readonly knot: string } | { readonly rope: string },
 ): Promise<void> {
   const [where, value] = 'knot' in of ? ['k.id = ?', of.knot] : ['k.rope = ? AND k.ended_at IS NULL', of.rope];
-  await keepDue(db, await rows<Raw>(db, `${SELECT} WHERE ${where}`, [value]));
+  await keepDue(db, await rows<Raw>(db, withRope(where), [value]));
 }
 
 const AT_ONCE = 1000;
@@ -232,7 +243,7 @@ export async function workOutUnknown(db: Database, organisation: string): Promis
   for (;;) {
     const found = await rows<Raw>(
       db,
-      `${SELECT} WHERE k.organisation = ? AND k.ended_at IS NULL AND k.due_at IS NULL LIMIT ?`,
+      withRope('k.organisation = ? AND k.ended_at IS NULL AND k.due_at IS NULL', '', 'LIMIT ?'),
       [organisation, AT_ONCE],
     );
     await keepDue(db, found);
@@ -282,7 +293,7 @@ export async function knotsInRope(db: Database, organisation: string, rope: stri
       db,
       await rows<Raw>(
         db,
-        `${SELECT} WHERE k.organisation = ? AND k.rope = ? AND k.ended_at IS NULL ORDER BY k.tied_at DESC LIMIT 200`,
+        withRope('k.organisation = ? AND k.rope = ? AND k.ended_at IS NULL', 'ORDER BY k.tied_at DESC', 'LIMIT 200'),
         [organisation, rope],
       ),
       now,
@@ -300,7 +311,11 @@ export async function hangsThere(
 ): Promise<TiedKnotRow | null> {
   const found = await rows<Raw>(
     db,
-    `${SELECT} WHERE k.organisation = ? AND k.ended_at IS NULL AND k.knot = ? AND TRIM(k.place) = ?${rope === null ? '' : ' AND k.rope = ?'} ORDER BY k.tied_at DESC LIMIT 1`,
+    withRope(
+      `k.organisation = ? AND k.ended_at IS NULL AND k.knot = ? AND TRIM(k.place) = ?${rope === null ? '' : ' AND k.rope = ?'}`,
+      'ORDER BY k.tied_at DESC',
+      'LIMIT 1',
+    ),
     [organisation, knot, place.trim(), ...(rope === null ? [] : [rope])],
   );
   const [r] = await withAgain(db, found, now);
