@@ -2,8 +2,8 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import { call, checkBody, member, organisation, testbed, type Member, type Testbed } from './testing/harness';
-import { rows, run } from './database';
-import { toLookAtAgain, workOutUnknown } from './tables/tiedKnots';
+import { openPool, poolOptions, rows, run } from './database';
+import { tiedKnotsPage, toLookAtAgain, workOutUnknown } from './tables/tiedKnots';
 
 let t: Testbed;
 let who: Member, tier: Member;
@@ -55,4 +55,36 @@ test('what older programs left without a time is worked out', async () => {
   expect(await workOutUnknown(t.db, org)).toBe(301);
   expect(await workOutUnknown(t.db, org)).toBe(0);
   expect((await places())[0]).toBe('the oldest');
+});
+
+test('with five thousand that hang no more of them are read than are shown, whether the most overdue or a page of the list', async () => {
+  // the oldest half of those tied a minute apart
+  const from = Date.parse('2026-02-01T00:00:00Z');
+  const values = Array.from({ length: 5000 }, (_, i) => {
+    const at = new Date(from + i * 60_000);
+    return [randomUUID(), org, 'bowline', rope, `stance ${i}`, tier.id, at, at, '0'.repeat(64)];
+  });
+  await run(
+    t.db,
+    'INSERT INTO tied_knots (id, organisation, knot, rope, place, tied_by, tied_at, due_at, request_sha256) VALUES ?',
+    [values],
+  );
+  const one = openPool({ ...poolOptions(t.databaseUrl), connectionLimit: 1 });
+  const read = async (work: () => Promise<unknown>) => {
+    const count = async () =>
+      (await rows<{ Value: string }>(one, "SHOW SESSION STATUS LIKE 'Handler_read%'", [])).reduce(
+        (sum, r) => sum + Number(r.Value),
+        0,
+      );
+    const before = await count();
+    await work();
+    return (await count()) - before;
+  };
+  const middle = { at: new Date(from + 2500 * 60_000), id: 'f' };
+  expect(await read(() => toLookAtAgain(one, org, 20, t.clock.now))).toBeLessThan(500);
+  expect(await read(() => tiedKnotsPage(one, org, 20, null, t.clock.now))).toBeLessThan(500);
+  expect(await read(() => tiedKnotsPage(one, org, 20, middle, t.clock.now))).toBeLessThan(500);
+  const page = await tiedKnotsPage(one, org, 3, middle, t.clock.now);
+  expect(page.map((k) => k.place)).toEqual(['stance 2500', 'stance 2499', 'stance 2498']);
+  await one.end();
 });
