@@ -27,6 +27,9 @@ export default defineConfig({
         '--disable-sync',
         '--enable-unsafe-swiftshader',
         '--disable-gpu-rasterization',
+        // on a slow machine the process that draws is taken for hung and killed, and after a few times the browser with it
+        '--disable-gpu-watchdog',
+        '--disable-gpu-process-crash-limit',
       ],
     },
   },

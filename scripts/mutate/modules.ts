@@ -96,6 +96,6 @@ export const MODULES: readonly Module[] = [
     name: 'evidence',
     asked: ELSEWHERE,
     files: of('server/documents', 'evidence csv page words'),
-    tests: [tests('server', 'readBack'), tests('server', 'evidence')],
+    tests: [tests('server/documents', 'evidence'), tests('server', 'readBack'), tests('server', 'evidence')],
   },
 ];
