@@ -6,8 +6,8 @@ const swc = {
   },
   module: { type: 'es6' },
 };
-// packages that compute much
-const PACKAGES = 'robust-predicates|flatbush|flatqueue|d3-polygon|pure-rand|@gltf-transform|pdfkit|fontkit|three';
+// packages that compute much, of those that the web tests reach
+const PACKAGES = 'robust-predicates|flatbush|flatqueue|d3-polygon|pure-rand|three';
 const COMPUTING = `/node_modules/(${PACKAGES})/.+\\.m?js$`;
 const base = {
   rootDir: import.meta.dirname,

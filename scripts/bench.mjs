@@ -10,7 +10,7 @@ import { testDatabase, testServer } from './lib/testbed.mjs';
 ensurePackages();
 ensureSystem([[MARIADBD, 'mariadb-server'], browserWanted()]);
 ensureBuilt();
-const db = await testDatabase();
+const db = await testDatabase({ throwaway: false });
 const server = await testServer(db, 'bench');
 try {
   for (const file of readdirSync(join(root, 'bench')).filter(

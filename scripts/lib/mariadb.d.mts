@@ -4,5 +4,5 @@ import type { TestDatabase } from './testbed.mjs';
 export function startMariadb(
   folder: string,
   port: number | null,
-  options?: { onDeath?: (code: number | null) => void },
+  options?: { onDeath?: (code: number | null) => void; throwaway?: boolean },
 ): Promise<TestDatabase & { readonly child: ChildProcess; stop(): Promise<void> }>;

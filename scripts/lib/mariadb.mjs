@@ -5,6 +5,12 @@ import { join } from 'node:path';
 import { say, Stop } from './say.mjs';
 
 const LEAST_FREE_BYTES = 300 * 1024 * 1024;
+const NOT_KEPT = [
+  'innodb_flush_log_at_trx_commit=0',
+  'innodb_flush_method=nosync',
+  'innodb_doublewrite=0',
+  'sync_frm=0',
+];
 export const MARIADBD = '/usr/sbin/mariadbd';
 
 /** The account the database runs as: mysql when we are root, else ourselves. */
@@ -76,9 +82,10 @@ const errors = (folder) => {
  * Starts it.
  * @param folder absolute; made when missing
  * @param port TCP port on loopback, or null for the socket alone
+ * @param throwaway its data are for a run only: it waits for no disk
  * @returns {{child, socket, stop: () => Promise<void>}}
  */
-export async function startMariadb(folder, port, { onDeath = () => {} } = {}) {
+export async function startMariadb(folder, port, { onDeath = () => {}, throwaway = false } = {}) {
   const user = databaseUser();
   const run = join(folder, 'run');
   const data = join(folder, 'mariadb');
@@ -117,7 +124,7 @@ export async function startMariadb(folder, port, { onDeath = () => {} } = {}) {
       'character-set-server=utf8mb4',
       'collation-server=utf8mb4_unicode_ci',
       'innodb_buffer_pool_size=128M',
-      'innodb_flush_log_at_trx_commit=1',
+      ...(throwaway ? NOT_KEPT : ['innodb_flush_log_at_trx_commit=1']),
       'sql_mode=TRADITIONAL,NO_ENGINE_SUBSTITUTION',
       // side by side tests have a pool each
       `max_connections=${port === null ? 200 : 60}`,

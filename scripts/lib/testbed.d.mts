@@ -12,4 +12,4 @@ export interface TestServer {
 }
 export function testServer(db: TestDatabase, name: string, env?: Record<string, string>): Promise<TestServer>;
 export function preparedDatabase(db: TestDatabase, name: string, env?: Record<string, string>): string;
-export function testDatabase(): Promise<TestDatabase & { stop(): Promise<void> }>;
+export function testDatabase(options?: { throwaway?: boolean }): Promise<TestDatabase & { stop(): Promise<void> }>;

@@ -8,11 +8,11 @@ import { startMariadb } from './mariadb.mjs';
 import { freePort } from './place.mjs';
 import { prepare } from './prepare.mjs';
 
-/** @returns {{adminUrl, socket, folder, stop}} */
-export async function testDatabase() {
+/** @param throwaway false where it is measured: then it writes to disk as a kept one does @returns {{adminUrl, socket, folder, stop}} */
+export async function testDatabase({ throwaway = true } = {}) {
   const folder = mkdtempSync(join(tmpdir(), 'idiom-'));
   chmodSync(folder, 0o755);
-  const db = await startMariadb(folder, null);
+  const db = await startMariadb(folder, null, { throwaway });
   return {
     ...db,
     folder,
