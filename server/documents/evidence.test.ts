@@ -7,7 +7,6 @@ import { describe, expect, jest, test } from '@jest/globals';
 import PDFDocument from 'pdfkit';
 import type { CheckRow, RopeRow } from '../../contract';
 import { judge, type PointAnswer } from '../../core/inspect/judging';
-import { entryById } from '../../core/knots/catalogue/lookup';
 import { shippedProfile } from '../../core/profiles';
 import { ropeLife, type Entry, type EntryOf } from '../../core/records';
 import { ropesCsv, tableCsv } from './csv';
