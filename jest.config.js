@@ -34,6 +34,7 @@ export default {
       ...base,
       displayName: 'web',
       testEnvironment: './scripts/jsdomWithWeb.mjs',
+      setupFilesAfterEnv: ['<rootDir>/scripts/webSetup.mjs'],
       testMatch: ['**/web/**/*.test.{ts,tsx}'],
     },
   ],
