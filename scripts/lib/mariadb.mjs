@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { say, Stop } from './say.mjs';
 
 const LEAST_FREE_BYTES = 300 * 1024 * 1024;
+/** Of data that nobody misses after a run: nothing waits until it is on the disk, so a fall of the machine loses them. */
 const NOT_KEPT = [
   'innodb_flush_log_at_trx_commit=0',
   'innodb_flush_method=nosync',

@@ -145,12 +145,16 @@ export async function check(knots: readonly string[], anew: boolean): Promise<{ 
   const all = [...new Set(items.map((i) => i.knot))];
   const missing = shelvedIds().filter((id) => !existsSync(join(root, 'core/knots/shelf', id, 'baked.ts')));
   const seen = [...missing.map((id) => `${id}: not baked; run npm run bake`), ...(await wrongAtSight(items))];
-  const workers = pool();
-  const read = await wrongWhenReadAgain(all, workers);
   const { items: again, said } = drawn(items);
-  const proved = await wrongWhenProvedAgain(anew ? again : [], workers);
-  return {
-    wrong: [...seen, ...read, ...proved],
-    said: `proofs of ${items.length} things looked at, codes and invariants computed anew; proved anew ${anew ? said : 'none'}`,
-  };
+  const workers = pool();
+  try {
+    const read = await wrongWhenReadAgain(all, workers);
+    const proved = anew ? await wrongWhenProvedAgain(again, workers) : [];
+    return {
+      wrong: [...seen, ...read, ...proved],
+      said: `proofs of ${items.length} things looked at, codes and invariants computed anew; proved anew ${anew ? said : 'none'}`,
+    };
+  } finally {
+    await workers.end();
+  }
 }

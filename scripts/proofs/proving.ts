@@ -28,13 +28,14 @@ const rank = ({ kind }: Item): number => LONGEST_FIRST.indexOf(kind);
 /**
  * Proves items in a pool, without writing anything.
  * @param onProved told of each as it is done
- * @param workers ended here; a pool of its own where none is given
+ * @param given a pool that goes on afterwards; one of its own, ended here, where none is given
  */
 export async function proveAll(
   items: readonly Item[],
   onProved: (p: Proved) => void = () => {},
-  workers: Pool = pool(),
+  given?: Pool,
 ): Promise<Proved[]> {
+  const workers = given ?? pool();
   const origins = new Origins(sourcesOf());
   const inOrder = items.slice().sort((a, b) => rank(a) - rank(b));
   try {
@@ -48,7 +49,7 @@ export async function proveAll(
       }),
     );
   } finally {
-    await workers.end();
+    if (!given) await workers.end();
   }
 }
 

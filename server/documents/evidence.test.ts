@@ -1,6 +1,6 @@
 /**
- * How pages look: every text with its place, width, face, size and colour, the lines, and where the code and the pictures
- * lie. A change of a page is seen here as the lines that it changes, to be read (and the page to be looked at) by somebody
+ * How pages look: every text with its place, width, face, size and colour, and where the code and the pictures lie; not
+ * the rules between rows. Places and sizes: points of the page. A change of a page is seen here as the lines that it changes, to be read (and the page to be looked at) by somebody
  * before it is kept (`npm run unit -- documents/evidence -u`). Made of rows and entries that stand here, with no server.
  */
 import { describe, expect, jest, test } from '@jest/globals';
@@ -107,7 +107,7 @@ interface Drawing {
 }
 const r1 = (n: unknown) => (typeof n === 'number' ? Number(n.toFixed(1)) : '-');
 
-/** What is drawn while a page is made, a line each; the cells of a code and of pictures are counted. */
+/** What is drawn while a page is made, a line each; rectangles that follow each other, as a code has them, are counted. */
 async function drawn(make: () => Promise<Buffer>): Promise<string[]> {
   const said: string[] = [];
   const on = PDFDocument.prototype as unknown as Drawing;
@@ -115,7 +115,7 @@ async function drawn(make: () => Promise<Buffer>): Promise<string[]> {
   const after = () => {
     if (cells)
       said.push(
-        `code of ${cells.n} cells from ${r1(Math.min(...cells.x))},${r1(Math.min(...cells.y))} to ${r1(Math.max(...cells.x))},${r1(Math.max(...cells.y))}, each ${r1(cells.side)}`,
+        `${cells.n} rectangles from ${r1(Math.min(...cells.x))},${r1(Math.min(...cells.y))} to ${r1(Math.max(...cells.x))},${r1(Math.max(...cells.y))}, each ${r1(cells.side)}`,
       );
     cells = null;
   };

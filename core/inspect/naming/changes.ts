@@ -2,8 +2,7 @@
 import { faultsWithShape, knotById } from '../../knots/catalogue/catalogue';
 import { differingPlace, LARGEST_RING } from '../../knots/catalogue/differs';
 import { partOfFault } from '../../knots/facts/faultKinds';
-import type { Part } from '../../knots/facts/faultTable';
-import type { FaultId } from '../../knots/facts/faultTable';
+import type { FaultId, Part } from '../../knots/facts/faultTable';
 
 export interface Change {
   readonly fault: FaultId;
