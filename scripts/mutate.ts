@@ -35,7 +35,7 @@ if (!(count > 0) || (wanted.length === 0 && !asks(KNOWN))) {
 
 /** A break may keep a loop from ending: noticed when it takes this many times as long as nothing broken. */
 const TOO_LONG = 6;
-const LEAST_ms = 60_000;
+const LEAST_ms = 20_000;
 
 /** All breaks of a module in an order that the seed gives. */
 async function shuffled(module: Module): Promise<Break[]> {
