@@ -72,6 +72,22 @@ describe('the walk', () => {
     await screen.findByText('Front: do all pairs run side by side?');
   });
 
+  test('the pictures of the next point are fetched while this one is looked at: the very ones, by either hand', async () => {
+    for (const hand of ['right', 'left'] as const) {
+      walking({ hand, answers: [] });
+      const pictures = (where: string) =>
+        [...document.querySelectorAll(`${where} img`)].map((i) => i.getAttribute('src'));
+      // which faults have a shape comes from the server
+      await waitFor(() => expect(pictures('.visually-hidden').length).toBeGreaterThan(1));
+      const ahead = pictures('.visually-hidden');
+      fireEvent.keyDown(document.body, { key: 'a' });
+      await screen.findByText('Front: do all pairs run side by side?');
+      expect(pictures('.choice')).toEqual(ahead);
+      expect(pictures('.visually-hidden')).not.toEqual(ahead);
+      cleanup();
+    }
+  });
+
   test('a length near the limit is told as such, a wrong one is not taken', async () => {
     walking({ answers: ALL }, {}, '?p=4');
     const field = await screen.findByLabelText('Tail');

@@ -12,6 +12,8 @@ interface Props {
   readonly walk: Walk;
   readonly knot: KnotEntry;
   readonly point: CheckPoint;
+  /** the point behind it */
+  readonly next: CheckPoint | undefined;
   readonly onAnswer: (found: string, touched?: true) => void;
   readonly onBack: () => void;
 }
@@ -37,8 +39,30 @@ export function Touched({ walk, onTake }: { readonly walk: Walk; readonly onTake
   );
 }
 
+/** Pictures of the point that comes next, fetched while this one is looked at: they stand there when it is reached. */
+function PicturesAhead({ walk, point }: { readonly walk: Walk; readonly point: CheckPoint }) {
+  const { options, partner } = useOptions(walk.knot, point);
+  return (
+    <div className="visually-hidden" aria-hidden="true">
+      {options.map((o) =>
+        o.picture ? (
+          <PairedPicture
+            key={o.found}
+            knot={walk.knot}
+            of={o.picture}
+            turnedOver={false}
+            hand={walk.hand}
+            partner={o.found === 'right' ? partner : point.right.picture}
+            alt=""
+          />
+        ) : null,
+      )}
+    </div>
+  );
+}
+
 /** One point, one decision: the right form beside the wrong ones; each picture is the button. */
-export function PointView({ walk, knot, point, onAnswer, onBack }: Props) {
+export function PointView({ walk, knot, point, next, onAnswer, onBack }: Props) {
   const offered = useOptions(walk.knot, point);
   const options = offered.options.map((o, i) => ({ ...o, key: String.fromCharCode(97 + i) }));
   const [over, setOver] = useState(false);
@@ -106,6 +130,7 @@ export function PointView({ walk, knot, point, onAnswer, onBack }: Props) {
         </Button>
       </div>
       {touching ? <Touched walk={walk} onTake={(fault) => onAnswer(fault, true)} /> : null}
+      {next && next.id !== 'tail' ? <PicturesAhead walk={walk} point={next} /> : null}
     </>
   );
 }

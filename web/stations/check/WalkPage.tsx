@@ -178,6 +178,7 @@ export function WalkPage() {
                 walk={walk}
                 knot={knot}
                 point={point}
+                next={points[at + 1]}
                 onAnswer={(found, touched) =>
                   answer(
                     { point: point.id, found: found as PointAnswer['found'], ...(touched && { touched }) },
