@@ -1,6 +1,8 @@
 import { z } from 'zod';
+import { TAIL_METHODS } from '../core/inspect/judging';
 import { STATES } from '../core/knots/facts/types';
 import { FAMILIES } from '../core/knots/facts/types';
+import { COMPANIONS, USES } from '../core/knots/facts/uses';
 import {
   DIRECTIONS_OF_PULL,
   MUST_PASS,
@@ -268,9 +270,28 @@ export const tailBody = z.strictObject({
   uncertainty_mm: z.number().min(0).max(1000).optional(),
   stopper: z.boolean().optional(),
   fist_mm: fist_mm.optional(),
-  as: z.enum(['tie-in', 'rope-end', 'tether']).optional(),
+  as: z.enum(['tie-in', 'rope-end', 'tether']).optional().describe('older than use: the length by the school alone'),
+  use: z
+    .enum(USES)
+    .optional()
+    .describe(
+      'what the knot is for: then common practice lies beneath the school; where only companions, method or common are given, the use that asks most',
+    ),
+  companions: z
+    .array(z.enum(COMPANIONS))
+    .max(COMPANIONS.length)
+    .optional()
+    .describe('knots tied that belong to it: the length is then theirs'),
+  method: z
+    .enum(TAIL_METHODS)
+    .optional()
+    .describe(
+      'a reading by ruler counts as it is read; any other at its worst, by uncertainty_mm or what is usual for it',
+    ),
+  common: z.boolean().optional().describe('false: without common practice'),
 });
 export const tailReply = z.strictObject({
+  use: z.enum(USES).optional().describe('by which use it was answered'),
   length_kind: z.enum(['tail', 'beyond_stopper', 'start_allowance', 'bight', 'stopper_rope']),
   required_mm: z.number().nullable(),
   recommended_mm: z.number().nullable(),
@@ -281,6 +302,7 @@ export const tailReply = z.strictObject({
     source: z.string(),
     profile: z.string(),
     version: z.number(),
+    layer: z.enum(['school', 'common']).nullable().optional().describe('whose rule; null where there is none'),
   }),
   verdict: z.enum(['enough', 'short', 'long', 'not-measured', 'no-rule']),
   margin_mm: z.number().nullable(),

@@ -6,6 +6,7 @@ import { faultsMarkdown } from './docs/faults';
 import { generalFactsMarkdown } from './docs/generalFacts';
 import { houseSvg } from './docs/house';
 import { knotsMarkdown } from './docs/knots';
+import { lengthsMarkdown } from './docs/lengths';
 import { rulesMarkdown } from './docs/rules';
 
 const PAGES: Readonly<Record<string, () => string>> = {
@@ -14,6 +15,7 @@ const PAGES: Readonly<Record<string, () => string>> = {
   'general-facts.md': generalFactsMarkdown,
   'house.svg': houseSvg,
   'knots.md': knotsMarkdown,
+  'lengths.md': lengthsMarkdown,
   'rules.md': rulesMarkdown,
 };
 

@@ -1,26 +1,7 @@
 /** A job: what the knot is for, on which rope, pulled how, untied when, checked by whom. */
 import type { ObjectKind, Pull, Purpose } from '../knots/facts/types';
 
-export const PURPOSES = [
-  'tie-in',
-  'end-loop',
-  'two-eyes',
-  'midline',
-  'join',
-  'join-to-pass',
-  'join-to-retrieve',
-  'sling',
-  'cord-loop',
-  'hitch-object',
-  'tether',
-  'handle',
-  'friction',
-  'belay',
-  'releasable',
-  'stopper',
-  'isolate-damage',
-  'tension-eye',
-] as const satisfies readonly Purpose[];
+export { PURPOSES } from '../knots/facts/uses';
 export const PULLS = [
   'standing-eye',
   'tail-eye',

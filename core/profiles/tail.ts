@@ -61,7 +61,11 @@ function ruleFor(profile: Profile, question: TailQuestion, family: string): Leng
 }
 
 /** Largest of the parts of a rule, mm, unrounded; null where the rule asks no length. */
-export function requiredLength_mm(rule: LengthRule, ropeDiameter_mm: number, fist_mm: number): number | null {
+export function requiredLength_mm(
+  rule: Pick<LengthRule, 'ropeDiameters' | 'fixed_mm' | 'fists' | 'noLength'>,
+  ropeDiameter_mm: number,
+  fist_mm: number,
+): number | null {
   const parts = [
     rule.ropeDiameters === undefined ? null : rule.ropeDiameters * ropeDiameter_mm,
     rule.fixed_mm ?? null,

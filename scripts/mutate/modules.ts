@@ -61,8 +61,10 @@ export const MODULES: readonly Module[] = [
   {
     name: 'profiles',
     asked: ELSEWHERE,
-    files: of('core/profiles', 'disagreements tail shipped'),
-    tests: [[...tests('core/profiles', 'disagreements shipped tail'), ...tests('core/inspect/judging', 'verdict')]],
+    files: of('core/profiles', 'disagreements lengths tail shipped'),
+    tests: [
+      [...tests('core/profiles', 'disagreements lengths shipped tail'), ...tests('core/inspect/judging', 'verdict')],
+    ],
   },
   {
     name: 'naming',

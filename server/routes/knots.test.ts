@@ -220,6 +220,87 @@ describe('computing needs no sign-in', () => {
       'profile',
     );
   });
+  test('a tail by what the knot is for: common practice lies beneath the school; without it the school alone', async () => {
+    const tail = async (q: object) => {
+      const { status, body } = await call(t, 'POST', '/tail', null, {
+        profile: 'rope-access',
+        knot: 'figure-eight-stopper',
+        rope_diameter_mm: 11,
+        ...q,
+      });
+      const { use, length_kind, required_mm, verdict, margin_mm, rule, errors } = body as never as {
+        use?: string;
+        length_kind: string;
+        required_mm: number;
+        verdict: string;
+        margin_mm: number;
+        rule?: { id: string; layer?: string };
+        errors?: { path: string }[];
+      };
+      if (status !== 200) return [status, errors?.[0]?.path];
+      return [use, length_kind, required_mm, verdict, margin_mm, rule!.id, rule!.layer];
+    };
+    expect(await tail({ tail_mm: 150 })).toEqual([undefined, 'tail', 100, 'enough', 50, 'RA-T1', undefined]);
+    expect(await tail({ tail_mm: 150, use: 'stopper' })).toEqual([
+      'stopper',
+      'beyond_stopper',
+      300,
+      'short',
+      -150,
+      'RA-T2',
+      'school',
+    ]);
+    expect(await tail({ tail_mm: 150, as: 'rope-end', common: true })).toEqual(
+      await tail({ tail_mm: 150, use: 'stopper' }),
+    );
+    const joint = { knot: 'offset-overhand', tail_mm: 200 };
+    expect(await tail({ ...joint, use: 'join-to-retrieve' })).toEqual([
+      'join-to-retrieve',
+      'tail',
+      300,
+      'short',
+      -100,
+      'CP-T5',
+      'common',
+    ]);
+    expect(await tail({ ...joint, common: false })).toEqual([
+      'join-to-retrieve',
+      'tail',
+      100,
+      'enough',
+      100,
+      'RA-T1',
+      'school',
+    ]);
+    // by ruler as it is read, by eye at its worst, as far off as it usually is or as it is said to be
+    const noose = {
+      profile: 'tree-work',
+      knot: 'buntline-hitch',
+      rope_diameter_mm: 12,
+      tail_mm: 60,
+      use: 'termination',
+    };
+    expect((await tail({ ...noose, method: 'ruler' })).slice(3, 5)).toEqual(['enough', 0]);
+    expect((await tail({ ...noose, method: 'by-eye' })).slice(3, 5)).toEqual(['not-measured', -30]);
+    expect((await tail({ ...noose, method: 'by-eye', uncertainty_mm: 2 })).slice(3, 5)).toEqual(['not-measured', -2]);
+    const tied = { profile: 'sport-crag', knot: 'figure-eight-follow-through', tail_mm: 80 };
+    expect(await tail({ ...tied, companions: ['stopper-behind'] })).toEqual([
+      'tie-in',
+      'beyond_stopper',
+      75,
+      'enough',
+      5,
+      'CP-T10',
+      'common',
+    ]);
+    expect(await tail({ ...tied, stopper: true, use: 'tie-in' })).toEqual(
+      await tail({ ...tied, companions: ['stopper-behind'] }),
+    );
+    expect(await tail({ use: 'tie-in' })).toEqual([400, 'use']);
+    expect(await tail({ use: 'stopper', as: 'rope-end' })).toEqual([400, 'as']);
+    expect((await tail({ use: 'dancing' }))[0]).toBe(400);
+    expect((await tail({ companions: ['a-friend'] }))[0]).toBe(400);
+  });
   test('tail and rope needed answer in millimetres', async () => {
     const q = { profile: 'river-expedition', knot: 'figure-eight-follow-through', rope_diameter_mm: 9 };
     expect((await call(t, 'POST', '/tail', null, { ...q, tail_mm: 120 })).body).toMatchObject({

@@ -34,7 +34,8 @@ import { crossingIds } from '../../core/knots/catalogue/crossing-ids';
 import { differingPlace } from '../../core/knots/catalogue/differs';
 import { drawVector, frameFor, pathInWords } from '../../core/picture';
 import { crossingsSeenFrom, diagramOf, gaussCodeOf } from '../../core/topology';
-import { judgeTail, SHIPPED_PROFILES } from '../../core/profiles';
+import { TAIL_UNCERTAINTY_MM } from '../../core/inspect/judging';
+import { judgeTail, lengthFor, SHIPPED_PROFILES } from '../../core/profiles';
 import { bind } from '../bind';
 import type { Context } from '../context';
 import { cardsPdf } from '../documents/card';
@@ -289,9 +290,22 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
     const own = who ? await trialsWith(context.db, who.organisation, body.must_pass) : [];
     return choose(body, profile, [...SHIPPED_TRIALS, ...own]);
   });
-  bind(app, context, ENDPOINTS.tail, ({ body: { profile, ...question } }) => {
-    knotIn('knot', question.knot);
-    return judgeTail(profileIn('profile', profile), question);
+  bind(app, context, ENDPOINTS.tail, ({ body }) => {
+    knotIn('knot', body.knot);
+    const rules = profileIn('profile', body.profile);
+    const { profile: _, as, stopper, use, companions, method, common, ...length } = body;
+    if ([use, companions, method, common].every((given) => given === undefined))
+      return judgeTail(rules, { ...length, as, stopper });
+    if (as !== undefined && use !== undefined)
+      throw fault('bad-input', {}, [{ path: 'as', message: 'is the older word for use: only one of them' }]);
+    return lengthFor(rules, {
+      ...length,
+      use: use ?? (as === 'rope-end' ? 'stopper' : as),
+      companions: companions ?? (stopper ? ['stopper-behind'] : []),
+      uncertainty_mm: length.uncertainty_mm ?? (method && TAIL_UNCERTAINTY_MM[method]),
+      byRuler: method === 'ruler',
+      common,
+    });
   });
   bind(app, context, ENDPOINTS.ropeNeeded, ({ body: { profile, ...question } }) => {
     knotIn('knot', question.knot);

@@ -1,6 +1,7 @@
 /** What the catalogue says of a knot: one typed record. Facts carry a source: from practice, or general knowledge of the field. */
 
 import type { FaultId } from './faultTable';
+import type { Purpose } from './uses';
 
 /** A knot lies laid out, dressed, or set. */
 export const STATES = ['laid', 'dressed', 'tight'] as const;
@@ -9,25 +10,7 @@ export type Source = 'practice' | 'general';
 /** made for it; ok; avoid; fails */
 export type Grade = 'made' | 'ok' | 'avoid' | 'fails';
 export type Pull = 'standing-eye' | 'tail-eye' | 'through' | 'cross' | 'ring' | 'all' | 'up' | 'down';
-export type Purpose =
-  | 'tie-in'
-  | 'end-loop'
-  | 'two-eyes'
-  | 'midline'
-  | 'join'
-  | 'join-to-pass'
-  | 'join-to-retrieve'
-  | 'sling'
-  | 'cord-loop'
-  | 'hitch-object'
-  | 'tether'
-  | 'handle'
-  | 'friction'
-  | 'belay'
-  | 'releasable'
-  | 'stopper'
-  | 'isolate-damage'
-  | 'tension-eye';
+export type { Purpose } from './uses';
 export type Face = 'front' | 'back';
 export const FAMILIES = {
   'end-loop': 'end loop',

@@ -1,0 +1,209 @@
+/**
+ * How long a tail has to be, by what the knot is for. Layers lie on each other: the school's rules, beneath them common practice. A rule silences
+ * one beneath it only where it names that very knot, that very use and the same kind of length, and asks a length itself; of all that is left
+ * the one that asks most decides, and of those that set a greatest length the one that allows least.
+ */
+import { fault, finite } from '../errors';
+import { entryById } from '../knots/catalogue/lookup';
+import type { KnotEntry } from '../knots/facts/types';
+import { isInTheMiddle, usesOf, type Companion, type Use } from '../knots/facts/uses';
+import { COMMON_PRACTICE, type CommonLength } from './common';
+import { DEFAULT_FIST_MM, FIST_RANGE_MM, requiredLength_mm, type TailAnswer } from './tail';
+import type { LengthKind, LengthRule, Profile } from './types';
+
+/** Whose rule it is: a school's, or common practice. */
+export type Layer = 'school' | 'common';
+
+export interface LengthQuestion {
+  readonly knot: string;
+  /** of tape its width */
+  readonly rope_diameter_mm: number;
+  /** what the knot is for; where it is not said, the use that asks most of those it is made for */
+  readonly use?: Use | undefined;
+  /** other knots tied that belong to it: then the length asked is theirs */
+  readonly companions?: readonly Companion[] | undefined;
+  readonly tail_mm?: number | undefined;
+  /** how far off the reading may be, mm; a reading by ruler counts as it is read */
+  readonly uncertainty_mm?: number | undefined;
+  readonly byRuler?: boolean | undefined;
+  /** breadth of the person's fist across the knuckles, 70 to 120 mm, 100 where not calibrated */
+  readonly fist_mm?: number | undefined;
+  /** whether common practice counts where the school says nothing; yes where it is not said */
+  readonly common?: boolean | undefined;
+}
+
+export interface LengthAnswer extends Omit<TailAnswer, 'rule'> {
+  readonly use: Use;
+  readonly rule: TailAnswer['rule'] & { readonly layer: Layer | null };
+}
+
+interface Ruling {
+  readonly layer: Layer;
+  readonly profile: { readonly id: string; readonly version: number };
+  readonly id: string;
+  readonly text: string;
+  readonly source: string;
+  readonly kind: LengthKind;
+  /** mm, unrounded; null where the rule asks no length */
+  readonly required: number | null;
+  readonly recommended: number | null;
+  readonly max: number | null;
+  /** it names this knot and this use */
+  readonly special: boolean;
+}
+
+interface Case {
+  readonly entry: KnotEntry;
+  readonly use: Use;
+  readonly companions: readonly Companion[];
+  readonly kind: LengthKind;
+  readonly diameter: number;
+  readonly fist: number;
+}
+
+const isFor = (rule: { readonly for: readonly string[] }, entry: KnotEntry) =>
+  rule.for.includes(entry.id) || rule.for.includes(entry.family) || rule.for.includes('any');
+
+/** A school's words for a use. */
+function schoolsUse(rule: LengthRule, { entry, use }: Case): boolean {
+  if (rule.use === 'any') return use !== 'stopper' || rule.for.includes(entry.id);
+  return use === (rule.use === 'rope-end' ? 'stopper' : rule.use);
+}
+
+function ofSchool(profile: Profile, c: Case): Ruling[] {
+  const tied = c.companions.length > 0;
+  return (
+    profile.lengths
+      .filter((r) => isFor(r, c.entry) && schoolsUse(r, c))
+      .filter((r) => r.stopper === undefined || r.stopper === tied)
+      // what is asked of every tail is asked of a companion's own too
+      .filter((r) => r.kind === c.kind || (tied && r.kind === 'tail' && r.for.includes('any')))
+      .map((r) => ({
+        layer: 'school',
+        profile,
+        id: r.id,
+        text: r.text,
+        source: r.source,
+        kind: c.kind,
+        required: requiredLength_mm(r, c.diameter, c.fist),
+        recommended: null,
+        max: r.max_mm ?? null,
+        special: r.for.includes(c.entry.id) && r.use !== 'any',
+      }))
+  );
+}
+
+/** The more a rule of common practice says of what it is for, the sooner it is taken. */
+const closeness = (r: CommonLength, { entry }: Case): number =>
+  (r.for.includes(entry.id) ? 4 : r.for.includes(entry.family) ? 2 : 0) + (r.uses === 'any' ? 0 : 1);
+
+function ofCommonPractice(c: Case): Ruling[] {
+  const rules = COMMON_PRACTICE.lengths.filter(
+    (r) =>
+      isFor(r, c.entry) &&
+      (r.uses === 'any' || r.uses.includes(c.use)) &&
+      r.kind === c.kind &&
+      (r.with === undefined || r.with.some((w) => c.companions.includes(w))),
+  );
+  const closest = Math.max(...rules.map((r) => closeness(r, c)));
+  return rules
+    .filter((r) => closeness(r, c) === closest)
+    .map((r) => ({
+      layer: 'common',
+      profile: COMMON_PRACTICE,
+      id: r.id,
+      text: r.text,
+      source: r.source,
+      kind: r.kind,
+      required: requiredLength_mm(r, c.diameter, c.fist),
+      recommended: r.recommended_mm ?? null,
+      max: r.max_mm ?? null,
+      special: false,
+    }));
+}
+
+/** All rules that are left when those on top have silenced those beneath. */
+function rulings(profile: Profile, c: Case, common: boolean): Ruling[] {
+  const school = ofSchool(profile, c);
+  const silenced = school.some((r) => r.special && r.required !== null);
+  return common && !silenced ? [...school, ...ofCommonPractice(c)] : school;
+}
+
+/** Whether there is an end there that a tail could be measured at. */
+const hasTail = (entry: KnotEntry, use: Use): boolean =>
+  entry.check_points.some((p) => p.id === 'tail') && !isInTheMiddle(use);
+
+const NOTHING = {
+  'no end': 'the rope goes on: there is no end, so no tail is asked',
+  silent: 'this rule set says nothing about this length on this knot',
+} as const;
+
+function answerFor(profile: Profile, c: Case, q: LengthQuestion): LengthAnswer {
+  const { use } = c;
+  const all = hasTail(c.entry, use) ? rulings(profile, c, q.common ?? true) : [];
+  const asking = all.filter((r) => r.required !== null);
+  const strictest = asking.length > 0 ? asking.reduce((a, b) => (b.required! > a.required! ? b : a)) : all[0];
+  const said = strictest ?? null;
+  const maxima = asking.flatMap((r) => (r.max === null ? [] : [r.max]));
+  const max = maxima.length > 0 ? Math.min(...maxima) : null;
+  const required = said?.required ?? null;
+  const base = {
+    use,
+    length_kind: c.kind,
+    required_mm: required,
+    recommended_mm: said?.recommended ?? null,
+    max_mm: max,
+    rule: said
+      ? {
+          id: said.id,
+          text: said.text,
+          source: said.source,
+          profile: said.profile.id,
+          version: said.profile.version,
+          layer: said.layer,
+        }
+      : {
+          id: 'none',
+          text: NOTHING[hasTail(c.entry, use) ? 'silent' : 'no end'],
+          source: 'practice',
+          profile: profile.id,
+          version: profile.version,
+          layer: null,
+        },
+  };
+  if (required === null) return { ...base, verdict: 'no-rule', margin_mm: null };
+  if (q.tail_mm === undefined) return { ...base, verdict: 'not-measured', margin_mm: null };
+  const tail = finite('tail_mm', q.tail_mm, 0, 20_000);
+  const off = q.byRuler ? 0 : finite('uncertainty_mm', q.uncertainty_mm ?? 0, 0, 1000);
+  const [low, high] = [tail - off, tail + off];
+  const short = high < required;
+  const long = !short && max !== null && low > max;
+  const within = low >= required && (max === null || high <= max);
+  const margin = long ? max - low : Math.min(low - required, max === null || short ? Infinity : max - high);
+  return {
+    ...base,
+    verdict: short ? 'short' : long ? 'long' : within ? 'enough' : 'not-measured',
+    margin_mm: Math.floor(margin),
+  };
+}
+
+/**
+ * The length asked of a knot's tail, or of that of the knot tied behind it, and how a measured one stands to it.
+ * @throws unknown-knot; bad-input for a use that the knot is not made for; not-a-number for values out of range
+ * @example lengthFor(shippedProfile('sport-crag'), { knot: 'offset-overhand', rope_diameter_mm: 10 }).required_mm // 300
+ */
+export function lengthFor(profile: Profile, q: LengthQuestion): LengthAnswer {
+  const entry = entryById(q.knot);
+  const uses = usesOf(entry);
+  if (q.use !== undefined && !uses.includes(q.use))
+    throw fault('bad-input', {}, [{ path: 'use', message: `it is not made for that: ${uses.join(', ')}` }]);
+  const companions = q.companions ?? [];
+  const diameter = finite('rope_diameter_mm', q.rope_diameter_mm, 2, 40);
+  const fist = finite('fist_mm', q.fist_mm ?? DEFAULT_FIST_MM, ...FIST_RANGE_MM);
+  const of = (use: Use): LengthAnswer => {
+    const kind: LengthKind = use === 'stopper' || companions.length > 0 ? 'beyond_stopper' : 'tail';
+    return answerFor(profile, { entry, use, companions, kind, diameter, fist }, q);
+  };
+  if (q.use !== undefined) return of(q.use);
+  return uses.map(of).reduce((a, b) => ((b.required_mm ?? -1) > (a.required_mm ?? -1) ? b : a));
+}
