@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { openDesk } from '../store';
 import { show } from '../testing/fakeServer';
@@ -50,6 +50,33 @@ describe('the shelf', () => {
     expect(screen.queryByRole('heading', { name: /Which do you mean/ })).toBeNull();
     fireEvent.click(screen.getByRole('button', { name: 'Show all knots' }));
     expect(names()).toHaveLength(ENTRIES.length);
+  });
+
+  test('a name that is not its own here leads to the knot; so do a fault and a way, to their places', async () => {
+    show(<Shelf />, '/tie', '/tie?name=french%20prusik');
+    const also = () =>
+      screen.queryAllByRole('listitem').map((li) => [li.textContent, li.querySelector('a')!.getAttribute('href')]);
+    await screen.findByRole('heading', { name: '“french prusik” is also said of' });
+    expect(also()).toEqual([['French prusik: here Autoblock', '/tie/autoblock']]);
+    expect(names()).toEqual(['Autoblock']);
+    const type = (value: string) => fireEvent.change(screen.getByLabelText(/^Name/), { target: { value } });
+    type('dragonfly');
+    expect(also()).toEqual([
+      ['false butterfly: a fault of Alpine butterfly', '/tie/alpine-butterfly?fault=false-butterfly'],
+    ]);
+    expect(screen.getByText('No knot on the shelf has that name.')).toBeTruthy();
+    type('turns on the hand');
+    for (const [text, href] of also())
+      expect([text, href]).toEqual([
+        expect.stringMatching(/: a way of /),
+        expect.stringMatching(/^\/tie\/[a-z-]+\/ways\/[a-z-]+$/),
+      ]);
+    expect(also().length).toBeGreaterThan(0);
+    // too many to read through are counted
+    type('tail');
+    expect(screen.getByText(/^and \d+ more: go on typing$/)).toBeTruthy();
+    type('');
+    expect(screen.queryByRole('heading', { name: /also said of/ })).toBeNull();
   });
 
   test('a sheet shows both faces of every knot, set; it stays in the address', async () => {
@@ -128,8 +155,9 @@ describe('a knot’s page', () => {
     width: range,
     length: { low: 5, value: 5, high: 5 },
   };
-  const page = (id: string, change: object = {}) =>
-    show(<Tie />, '/tie/:knot', `/tie/${id}`, {
+  const page = (path: string, change: object = {}) => {
+    const id = path.split('?')[0]!;
+    return show(<Tie />, '/tie/:knot', `/tie/${path}`, {
       [`GET /knots/${id}`]: {
         ...entryById(id),
         catalogue_version: 2,
@@ -144,6 +172,7 @@ describe('a knot’s page', () => {
         ...change,
       },
     });
+  };
 
   test('both faces, facts with their source, the size on the job’s rope, its shape to take along', async () => {
     page('alpine-butterfly', { faults_with_shape: ['false-butterfly'] });
@@ -187,6 +216,25 @@ describe('a knot’s page', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Show them set' }));
     fireEvent.click(await screen.findByRole('button', { name: 'not set' }));
     for (const q of await pair('front')) expect(q.get('state')).toBe('tight');
+  });
+
+  test('who is led there by a fault sees that one held against the right form', async () => {
+    const scrolled = jest.fn();
+    Element.prototype.scrollIntoView = scrolled;
+    const shape = { faults_with_shape: ['false-butterfly', 'eye-pulled-through'] };
+    const pressed = async (path: string) => {
+      page(path, { ...shape });
+      return (await screen.findByRole('group', { name: 'Held against' })).querySelector('[aria-pressed=true]')!
+        .textContent;
+    };
+    expect(await pressed('alpine-butterfly')).toBe('false butterfly');
+    expect(scrolled).not.toHaveBeenCalled();
+    cleanup();
+    expect(await pressed('alpine-butterfly?fault=eye-pulled-through')).toBe('eye pulled back through');
+    expect(scrolled).toHaveBeenCalledTimes(1);
+    cleanup();
+    // one that it does not have is passed over
+    expect(await pressed('alpine-butterfly?fault=half-finished')).toBe('false butterfly');
   });
 
   test('a form that is not settled says so first', async () => {

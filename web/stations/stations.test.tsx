@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { openDesk, store } from '../store';
 import { knotTaken } from '../store/job';
 import { walkBegun, type Walk } from '../store/walks';
@@ -177,6 +177,46 @@ describe('before the walk', () => {
       expect(screen.getByText(text)).toBeTruthy();
     fireEvent.change(screen.getByLabelText('Rules'), { target: { value: 'rescue-team' } });
     expect(screen.getByLabelText('A stopper is asked by these rules')).toHaveProperty('checked', true);
+  });
+
+  test('a knot is found by any name, or by a fault it may have, and taken by a press alone', async () => {
+    const listed = (id: string, names: string[], family: string) => ({
+      ...{ id, names, family, purposes: [], can_be_checked: true, ways: [], faults: [], form_certainty: 'settled' },
+    });
+    show(<Begin />, '/check', '/check', {
+      'GET /knots': [
+        listed('figure-eight-follow-through', ['Figure-eight follow-through'], 'end-loop'),
+        listed('barrel-noose', ['Barrel noose'], 'noose'),
+        listed('double-fishermans', ['Double fisherman’s'], 'bend'),
+        listed('alpine-butterfly', ['Alpine butterfly'], 'midline'),
+        listed('offset-overhand', ['Offset overhand'], 'bend'),
+      ],
+    });
+    const field = await screen.findByLabelText('Or find it by any name');
+    const offered = () =>
+      within(screen.getByRole('group', { name: 'Goes by that name' }))
+        .queryAllByRole('button')
+        .map((b) => b.textContent);
+    const type = (value: string) => fireEvent.change(field, { target: { value } });
+    const chosen = () => (screen.getByLabelText('Knot') as HTMLSelectElement).value;
+    type('double fisherman');
+    expect(offered()).toEqual([
+      'Barrel noose: a noose, the same turns round its own strand',
+      'Double fisherman’s: a joint of two ropes, each end round both',
+    ]);
+    type('european death knot');
+    expect(offered()).toEqual(['Offset overhand: European death knot']);
+    // typing alone, and enter, take nothing
+    fireEvent.keyDown(field, { key: 'Enter' });
+    expect(chosen()).toBe('figure-eight-follow-through');
+    fireEvent.click(screen.getByRole('button', { name: /^Offset overhand/ }));
+    expect(chosen()).toBe('offset-overhand');
+    expect(field).toHaveProperty('value', '');
+    type('dragonfly');
+    expect(offered()).toEqual(['Alpine butterfly: may have the fault “false butterfly”']);
+    type('sheepdog');
+    expect(offered()).toEqual([]);
+    expect(screen.getByText('No knot that can be walked through has that name.')).toBeTruthy();
   });
 
   test('a learner does not record', async () => {

@@ -33,6 +33,59 @@ describe('searching by name', () => {
   test('the family finds its knots', () => expect(find('noose').knots).toEqual(['barrel-noose', 'buntline-hitch']));
 });
 
+describe('names that are not a knot’s own here', () => {
+  test.each([
+    ['European death knot', 'offset-overhand'],
+    ['edk', 'offset-overhand'],
+    ['french prusik', 'autoblock'],
+    ['classic prusik', 'prusik'],
+    ['prusik loop', 'prusik'],
+    ['three wrap prusik', 'prusik'],
+    ['tensionless', 'tension-free-hitch'],
+    ['rethreaded alpine butterfly', 'butterfly-rewoven'],
+    ['rewoven alpine butterfly', 'butterfly-rewoven'],
+    ['double fisherman’s bend', 'double-fishermans'],
+  ])('“%s” leads to the %s alone, and it is said by which name', (text, knot) => {
+    const { knots, called } = find(text);
+    expect(knots).toEqual([knot]);
+    expect(called.map((c) => c.knot)).toEqual([knot]);
+    expect(normalised(called[0]!.name)).toContain(normalised(text));
+  });
+
+  test('as it is often written', () => {
+    for (const text of ['prussic', 'prussik', 'Prusic']) expect(find(text).knots).toContain('prusik');
+  });
+
+  test('a knot’s own name, and nothing typed, is not told as another one', () => {
+    for (const e of ENTRIES)
+      for (const name of e.names) expect(find(name).called.map((c) => c.knot)).not.toContain(e.id);
+    expect(find('')).toMatchObject({ called: [], faults: [], ways: [] });
+  });
+});
+
+describe('faults and ways', () => {
+  test('every fault and every way of the catalogue is found by its name', () => {
+    for (const e of ENTRIES) {
+      for (const f of e.faults)
+        if (f.name.length > 3) expect(find(f.name).faults).toContainEqual({ knot: e.id, fault: f.id, name: f.name });
+      for (const w of e.ways) expect(find(w.name).ways).toContainEqual({ knot: e.id, way: w.id, name: w.name });
+    }
+  });
+
+  test('a fault is found by another word for it, and is no knot', () => {
+    for (const text of ['false butterfly', 'dragonfly'])
+      expect(find(text)).toMatchObject({
+        knots: [],
+        faults: [{ knot: 'alpine-butterfly', fault: 'false-butterfly' }],
+      });
+  });
+
+  test('three letters find none, four may', () => {
+    expect(find('twi')).toMatchObject({ faults: [], ways: [] });
+    expect(find('twis').faults.length + find('twis').ways.length).toBeGreaterThan(0);
+  });
+});
+
 describe('names that stand for several', () => {
   const asked = [
     'double overhand',
@@ -51,6 +104,11 @@ describe('names that stand for several', () => {
     'bunny ears',
     'ears',
     'rabbit',
+    'double fisherman',
+    'double fisherman’s knot',
+    'half fisherman’s',
+    'fisherman’s bend',
+    'post-eye',
   ];
   test.each(asked)('"%s" asks', (text) => {
     const { ask, knots } = find(text);

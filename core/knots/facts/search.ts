@@ -47,6 +47,37 @@ export const AMBIGUOUS: readonly AmbiguousName[] = [
     ],
   },
   {
+    said: ['double fisherman', 'double fishermans'],
+    meanings: [
+      { means: 'a joint of two ropes, each end round both', knot: 'double-fishermans' },
+      { means: 'a noose, the same turns round its own strand', knot: 'barrel-noose' },
+    ],
+  },
+  {
+    said: ['half fisherman', 'half fishermans', 'half double fisherman', 'half a double fisherman'],
+    meanings: [
+      { means: 'a noose that slides shut on its object', knot: 'barrel-noose' },
+      { means: 'a stopper, two turns', knot: 'double-overhand-stopper' },
+    ],
+  },
+  {
+    said: ['fishermans bend', 'fisherman bend'],
+    meanings: [
+      { means: 'a joint of two ropes, each end twice round both', knot: 'double-fishermans' },
+      { means: 'a joint of two ropes, each end three times round both', knot: 'triple-fishermans' },
+      { means: 'a hitch to a ring, a round turn and the end under it', knot: null },
+    ],
+  },
+  {
+    said: ['post eye', 'post eye tiable', 'posteye'],
+    meanings: [
+      { means: 'tied wholly after the end went through, with a lock', knot: 'bowline-locked' },
+      { means: 'tied wholly after the end went through, two turns', knot: 'double-bowline' },
+      { means: 'tied wholly after the end went through', knot: 'bowline' },
+      { means: 'tied wholly after the end went through, the tail finished upward', knot: 'bowline-yosemite' },
+    ],
+  },
+  {
     said: ['barrel'],
     meanings: [
       { means: 'a stopper at an end', knot: 'double-overhand-stopper' },
@@ -78,6 +109,25 @@ export const AMBIGUOUS: readonly AmbiguousName[] = [
   },
 ];
 
+/**
+ * Names that find a knot and are not its own here: said elsewhere, or with a person's or a people's name in them. They lead to the knot by the name
+ * that it has. General.
+ */
+const ALSO_FOUND_BY: Readonly<Record<string, readonly string[]>> = {
+  autoblock: ['French prusik'],
+  'butterfly-rewoven': ['rewoven alpine butterfly', 'rethreaded alpine butterfly'],
+  'double-fishermans': ['double fisherman’s bend'],
+  'girth-hitch': ['lark’s head'],
+  'offset-overhand': ['European death knot', 'EDK'],
+  prusik: ['classic prusik', 'prusik loop', 'three-wrap prusik', 'four-wrap prusik'],
+  'tension-free-hitch': ['tensionless hitch'],
+  'triple-fishermans': ['triple fisherman’s bend'],
+};
+/** Other words for a fault. General. */
+const FAULT_ALSO_CALLED: readonly { readonly knot: string; readonly fault: string; readonly said: string }[] = [
+  { knot: 'alpine-butterfly', fault: 'false-butterfly', said: 'dragonfly' },
+];
+
 /** Lower case, no accents or marks, one spelling of what is written several ways. */
 export function normalised(text: string): string {
   return text
@@ -92,6 +142,7 @@ export function normalised(text: string): string {
     .replace(/\b9\b/g, 'nine')
     .replace(/\b2\b/g, 'two')
     .replace(/\bback up\b/g, 'backup')
+    .replace(/\bpruss?i(c|k|ck)\b/g, 'prusik')
     .trim();
 }
 
@@ -107,30 +158,62 @@ export function ambiguity(text: string): AmbiguousName | null {
   return asked === '' ? null : (AMBIGUOUS.find((a) => a.said.some((s) => wordsOf(s).join(' ') === asked)) ?? null);
 }
 
+/** What is looked in: of a knot its usual names, its family and its word; faults and ways where they are given. */
+export interface Searched {
+  readonly id: string;
+  readonly names: readonly string[];
+  readonly family: Family;
+  readonly faults?: readonly { readonly id: string; readonly name: string }[];
+  readonly ways?: readonly { readonly id: string; readonly name: string }[];
+}
+
 export interface Found {
   /** ids of the knots that match, in the order given */
   readonly knots: readonly string[];
   /** what to ask, where the name stands for several */
   readonly ask: AmbiguousName | null;
+  /** knots that were found by a name that is not theirs here */
+  readonly called: readonly { readonly knot: string; readonly name: string }[];
+  readonly faults: readonly { readonly knot: string; readonly fault: string; readonly name: string }[];
+  readonly ways: readonly { readonly knot: string; readonly way: string; readonly name: string }[];
 }
 
+/** Fewer letters find no fault and no way: they would find them all. */
+const LETTERS_FOR_A_FAULT = 4;
+
 /**
- * @param entries what to look in: the usual names, the family and its word are looked at
- * @param text as typed; empty finds everything
+ * @param text as typed; empty finds every knot, and no fault or way
  */
-export function searchKnots(
-  entries: readonly { readonly id: string; readonly names: readonly string[]; readonly family: Family }[],
-  text: string,
-): Found {
+export function searchKnots(entries: readonly Searched[], text: string): Found {
   const asked = wordsOf(text);
   const ask = ambiguity(text);
   const named = new Set(ask?.meanings.flatMap((m) => (m.knot ? [m.knot] : [])));
-  const knots = entries
-    .filter((e) => {
-      if (asked.length === 0 || named.has(e.id)) return true;
-      const words = [...e.names, e.id, FAMILIES[e.family]].map((name) => normalised(name).split(' '));
-      return words.some((name) => asked.every((w) => name.some((n) => n.startsWith(w))));
-    })
-    .map((e) => e.id);
-  return { knots, ask };
+  const says = (name: string) => {
+    const words = normalised(name).split(' ');
+    return asked.every((w) => words.some((n) => n.startsWith(w)));
+  };
+  const byName = (e: Searched) => [...e.names, e.id, FAMILIES[e.family]].some(says);
+  const otherName = (e: Searched) => (byName(e) ? undefined : ALSO_FOUND_BY[e.id]?.find(says));
+  const found = entries.filter((e) => asked.length === 0 || named.has(e.id) || byName(e) || otherName(e));
+  const deep = asked.join('').length >= LETTERS_FOR_A_FAULT;
+  return {
+    knots: found.map((e) => e.id),
+    ask,
+    called: found.flatMap((e) => {
+      const name = asked.length === 0 ? undefined : otherName(e);
+      return name && !named.has(e.id) ? [{ knot: e.id, name }] : [];
+    }),
+    faults: entries.flatMap((e) =>
+      (deep ? (e.faults ?? []) : [])
+        .filter((f) =>
+          [f.name, ...FAULT_ALSO_CALLED.flatMap((a) => (a.knot === e.id && a.fault === f.id ? [a.said] : []))].some(
+            says,
+          ),
+        )
+        .map((f) => ({ knot: e.id, fault: f.id, name: f.name })),
+    ),
+    ways: entries.flatMap((e) =>
+      (deep ? (e.ways ?? []) : []).filter((w) => says(w.name)).map((w) => ({ knot: e.id, way: w.id, name: w.name })),
+    ),
+  };
 }

@@ -15,6 +15,7 @@ import {
 import { useApp, useSend } from '../../store';
 import { tieable } from '../../store/tieable';
 import { freshWalk, walkBegun } from '../../store/walks';
+import { FindKnot } from './FindKnot';
 import { Failed, Loading } from '../../parts/States';
 import { newId } from '../../parts/newId';
 import { KIND_WORDS } from '../../parts/words';
@@ -219,6 +220,7 @@ function BeginForm({ at }: { readonly at: Stop | null }) {
             </Form.Text>
           ) : null}
           {say('knot')}
+          <FindKnot knots={checkable} onTake={(id) => set({ knot: id })} />
         </Form.Group>
         <Form.Group controlId="rope">
           <Form.Label>In which rope</Form.Label>

@@ -1,4 +1,5 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import type { KnotReply } from '../../store/api';
 import type { ShapeState } from '../../../core/knots/facts/types';
 import { RightBesideWrong } from '../../parts/RightBesideWrong';
@@ -15,14 +16,20 @@ export function Faults({ knot, state }: { knot: KnotReply; state: ShapeState }) 
       knot.faults_with_shape.includes(f.id) &&
       !(state === 'laid' && ['loose', 'eye-too-large', 'tail-short', 'one-harness-point'].includes(f.id)),
   );
-  const [chosen, setChosen] = useState<string | null>(null);
+  // who was led here by a fault sees that one
+  const asked = useSearchParams()[0].get('fault');
+  const [chosen, setChosen] = useState<string | null>(asked);
+  const section = useRef<HTMLElement>(null);
+  useEffect(() => {
+    if (asked !== null) section.current?.scrollIntoView();
+  }, [asked]);
   const shown = drawn.find((f) => f.id === chosen) ?? drawn[0];
   const harness = (fault: string) =>
     tieIn(knot) && state !== 'laid' && ['one-harness-point', 'half-finished', 'eye-too-large'].includes(fault)
       ? ('both' as const)
       : undefined;
   return (
-    <section className="mt-4" aria-labelledby="wrong">
+    <section className="mt-4" aria-labelledby="wrong" ref={section} style={{ scrollMarginTop: '1rem' }}>
       <h2 id="wrong">What goes wrong</h2>
       {shown ? (
         <>

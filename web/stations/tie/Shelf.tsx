@@ -4,7 +4,8 @@ import { Link, useSearchParams } from 'react-router';
 import type { z } from 'zod';
 import type { knotListReply } from '../../../contract';
 import { FAMILIES, type Family } from '../../../core/knots/facts/types';
-import { searchKnots, type AmbiguousName } from '../../../core/knots/facts/search';
+import { entryById } from '../../../core/knots/catalogue/lookup';
+import { searchKnots, type AmbiguousName, type Found } from '../../../core/knots/facts/search';
 import { useKnotsQuery } from '../../store/api';
 import { Cards } from '../../parts/Cards';
 import { KnotPicture } from '../../parts/KnotPicture';
@@ -40,6 +41,42 @@ function Ask({ text, ask, knots }: { text: string; ask: AmbiguousName; knots: re
   );
 }
 
+/** Lines of one kind; more would be a list to read through. */
+const MOST_LINES = 6;
+
+/** What else goes by that name: a knot that is called otherwise here, a fault, a way of tying. */
+function AlsoCalled({ text, found, knots }: { text: string; found: Found; knots: readonly Listed[] }) {
+  const own = (knot: string) => knots.find((k) => k.id === knot)?.names[0] ?? knot;
+  const { called, faults, ways } = found;
+  if (called.length + faults.length + ways.length === 0) return null;
+  const more = [called, faults, ways].reduce((n, all) => n + Math.max(0, all.length - MOST_LINES), 0);
+  return (
+    <section className="mt-3" aria-labelledby="also-called">
+      <h2 id="also-called" className="eyebrow">
+        “{text.trim()}” is also said of
+      </h2>
+      <ul className="mb-0 mt-1">
+        {called.slice(0, MOST_LINES).map((c) => (
+          <li key={c.knot}>
+            {c.name}: here <Link to={`/tie/${c.knot}`}>{own(c.knot)}</Link>
+          </li>
+        ))}
+        {faults.slice(0, MOST_LINES).map((f) => (
+          <li key={`${f.knot} ${f.fault}`}>
+            {f.name}: a fault of <Link to={`/tie/${f.knot}?fault=${f.fault}`}>{own(f.knot)}</Link>
+          </li>
+        ))}
+        {ways.slice(0, MOST_LINES).map((w) => (
+          <li key={`${w.knot} ${w.way}`}>
+            <Link to={`/tie/${w.knot}/ways/${w.way}`}>{w.name}</Link>: a way of {own(w.knot)}
+          </li>
+        ))}
+      </ul>
+      {more > 0 ? <p className="quiet small mb-0">and {more} more: go on typing</p> : null}
+    </section>
+  );
+}
+
 /** The shelf: every knot of the catalogue, found by any of its usual names, by family and by purpose. */
 export function Shelf() {
   const { data, error, isLoading, refetch } = useKnotsQuery();
@@ -64,7 +101,14 @@ export function Shelf() {
     setText('');
     setSearch({}, { replace: true });
   };
-  const { knots, ask } = searchKnots(data, text);
+  const found = searchKnots(
+    data.map(({ id, names, family: kin }) => {
+      const { faults, ways } = entryById(id);
+      return { id, names, family: kin, faults, ways };
+    }),
+    text,
+  );
+  const { knots, ask } = found;
   const shown = data.filter(
     (k) =>
       knots.includes(k.id) &&
@@ -113,6 +157,7 @@ export function Shelf() {
         </Form.Group>
       </Form>
       {ask ? <Ask text={text} ask={ask} knots={data} /> : null}
+      <AlsoCalled text={text} found={found} knots={data} />
       <div className="d-flex flex-wrap align-items-center gap-3 mt-3">
         <p className="quiet mb-0" role="status">
           {shown.length === data.length
@@ -143,7 +188,7 @@ export function Shelf() {
       ) : null}
       {shown.length === 0 ? (
         <div className="mt-2">
-          <p className="mb-2">Nothing on the shelf goes by that name in that place.</p>
+          <p className="mb-2">No knot on the shelf has that name{family || purpose ? ' in that place' : ''}.</p>
           <Button variant="outline-primary" onClick={clear}>
             Show all knots
           </Button>
