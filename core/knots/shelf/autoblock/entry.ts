@@ -34,7 +34,7 @@ export const entry = {
   faults: [
     faulty('one-bight-clipped', 'one bight clipped', 'the other was forgotten', 'a bight hangs free', 'take-out-and-retie', 'Clip both bights.'),
     faulty('other-ends-loaded', 'used where security is needed', 'taken for a prusik', 'it grips weakly', 'take-out-and-retie', 'Take a prusik or another hitch that holds.'),
-    CROSSED_WRAPS, ONE_WRAP_SHORT, JOINT_IN_WRAPS, JOINT_ON_CLIP, CORD_TOO_THICK, CORD_TOO_THIN, DEVICE_REACHES, GATE_UNLOCKED, LOOSE, ANOTHER_KNOT,
+    CROSSED_WRAPS, ONE_WRAP_SHORT, JOINT_IN_WRAPS, { ...JOINT_ON_CLIP, arises: 'the joint was left at an end of the loop, where it is clipped', what_to_do: 'Take it off, move the joint to a leg beside the wraps, and wrap it again.' }, CORD_TOO_THICK, CORD_TOO_THIN, DEVICE_REACHES, GATE_UNLOCKED, LOOSE, ANOTHER_KNOT,
   ],
   tail_rule_key: 'none',
   recognised: { by: 'anyone', text: 'wraps, and both ends in one clip', source: 'general' },

@@ -43,7 +43,7 @@ export const entry = {
   cautions: [
     { text: 'two wraps, and the end through both', source: 'practice' },
     { text: 'in a tether its own tail at least 75 to 100 mm; at a rope end 300 mm of rope beyond it', source: 'practice' },
-    { text: 'say round what and against what it stands; undo it before the rope is pulled', source: 'practice' },
+    { text: 'say round what and against what it stands; undo it before the rope is pulled, though a caught rope costs less than a missing stopper', source: 'practice' },
   ],
   good_for: [{ text: 'bulkier than the overhand, and stays', source: 'general' }],
   form_certainty: 'settled',

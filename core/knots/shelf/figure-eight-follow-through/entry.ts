@@ -77,6 +77,7 @@ export const entry = {
   recognised: { by: 'anyone', text: 'everyone recognises it; the same on both faces', source: 'practice' },
   cautions: [
     { text: 'a first eight left in the rope snags when the rope is pulled', source: 'practice' },
+    { text: 'left loose, the idle outer strand jumped over its neighbour in drop trials, and the knot welded', source: 'practice' },
   ],
   good_for: [{ text: 'symmetric: whichever face one sees, the eight is there', source: 'practice' }],
   form_certainty: 'settled',

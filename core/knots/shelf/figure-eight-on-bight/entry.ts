@@ -46,7 +46,7 @@ export const entry = {
   tail_rule_key: 'figure-eight-on-bight',
   recognised: { by: 'anyone', text: 'known to everybody, easy to check', source: 'practice' },
   cautions: [
-    { text: 'as a personal tether: 400 to 500 mm of bight, no stopper', source: 'practice' },
+    { text: 'as a personal tether: 400 to 500 mm of bight where no stopper follows, its tag at least 150 mm', source: 'practice' },
   ],
   good_for: [{ text: 'four strands leave it, the same on both faces', source: 'practice' }],
   form_certainty: 'settled',

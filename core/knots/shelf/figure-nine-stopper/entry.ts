@@ -43,7 +43,7 @@ export const entry = {
   cautions: [
     { text: 'one and a half turns round the standing part, then in', source: 'practice' },
     { text: 'at a rope end 300 mm of rope beyond it', source: 'practice' },
-    { text: 'say round what and against what it stands; undo it before the rope is pulled', source: 'practice' },
+    { text: 'say round what and against what it stands; undo it before the rope is pulled, though a caught rope costs less than a missing stopper', source: 'practice' },
   ],
   good_for: [{ text: 'bulkier than the eight', source: 'practice' }],
   form_certainty: 'settled',

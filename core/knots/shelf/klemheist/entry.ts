@@ -32,7 +32,7 @@ export const entry = {
   ],
   faults: [
     { ...faulty('not-through-bight', 'not through the upper bight', 'the lower end was led past the eye', 'the eye hangs empty: a mere coil', 'take-out-and-retie', 'Lead the lower end through the upper bight.'), does: [pulled('down', 'fails', 'tied so', 'a mere coil: it does not grip', 'general')] },
-    UPSIDE_DOWN, CROSSED_WRAPS, ONE_WRAP_SHORT, JOINT_IN_WRAPS, JOINT_ON_CLIP, CORD_TOO_THICK, CORD_TOO_THIN, DEVICE_REACHES, LOOSE, OTHER_ENDS_LOADED, ANOTHER_KNOT,
+    UPSIDE_DOWN, CROSSED_WRAPS, ONE_WRAP_SHORT, JOINT_IN_WRAPS, { ...JOINT_ON_CLIP, arises: 'the joint was left at an end of the loop, where it is clipped', what_to_do: 'Take it off, move the joint to a leg beside the wraps, and wrap it again.' }, CORD_TOO_THICK, CORD_TOO_THIN, DEVICE_REACHES, LOOSE, OTHER_ENDS_LOADED, ANOTHER_KNOT,
   ],
   tail_rule_key: 'none',
   recognised: { by: 'trained', text: 'pairs of wraps and an eye at the top', source: 'general' },

@@ -15,7 +15,7 @@ export const entry = {
     { pull: 'ring', grade: 'avoid', condition: 'eye pulled apart sideways', what_happens: 'the knot is opened from the eye', source: 'general' },
   ],
   untying: [
-    { condition: 'ordinary-load', least: 4, most: 5, text: 'sets hard', source: 'practice' },
+    { condition: 'ordinary-load', least: 5, most: 5, text: 'sets hard: tools or a knife', source: 'practice' },
     { condition: 'after-hard-falls', least: 5, most: 5, text: 'tools or a knife', source: 'practice' },
   ],
   set: { text: 'standing part, tail, and both legs of the eye, one by one', source: 'practice' },

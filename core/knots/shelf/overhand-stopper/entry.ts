@@ -38,7 +38,7 @@ export const entry = {
   recognised: { by: 'anyone', text: 'everyone knows it', source: 'general' },
   cautions: [
     { text: 'small: it pulls through wide slots', source: 'practice' },
-    { text: 'say round what and against what it stands', source: 'practice' },
+    { text: 'say round what and against what it stands; undo it before the rope is pulled, though a caught rope costs less than a missing stopper', source: 'practice' },
   ],
   good_for: [{ text: 'the base of many others', source: 'practice' }],
   form_certainty: 'settled',
