@@ -142,8 +142,8 @@ function answerFor(profile: Profile, c: Case, q: LengthQuestion): LengthAnswer {
   const { use } = c;
   const all = hasTail(c.entry, use) ? rulings(profile, c, q.common ?? true) : [];
   const asking = all.filter((r) => r.required !== null);
-  const strictest = asking.length > 0 ? asking.reduce((a, b) => (b.required! > a.required! ? b : a)) : all[0];
-  const said = strictest ?? null;
+  // of two that ask as much the school's is named
+  const said = asking.length > 0 ? asking.reduce((a, b) => (b.required! > a.required! ? b : a)) : (all[0] ?? null);
   const maxima = asking.flatMap((r) => (r.max === null ? [] : [r.max]));
   const max = maxima.length > 0 ? Math.min(...maxima) : null;
   const required = said?.required ?? null;

@@ -12,7 +12,7 @@ interface Props {
   readonly walk: Walk;
   readonly knot: KnotEntry;
   readonly point: CheckPoint;
-  /** the point behind it */
+  /** the next point that has pictures */
   readonly next: CheckPoint | undefined;
   readonly onAnswer: (found: string, touched?: true) => void;
   readonly onBack: () => void;
@@ -130,7 +130,7 @@ export function PointView({ walk, knot, point, next, onAnswer, onBack }: Props) 
         </Button>
       </div>
       {touching ? <Touched walk={walk} onTake={(fault) => onAnswer(fault, true)} /> : null}
-      {next && next.id !== 'tail' ? <PicturesAhead walk={walk} point={next} /> : null}
+      {next ? <PicturesAhead walk={walk} point={next} /> : null}
     </>
   );
 }

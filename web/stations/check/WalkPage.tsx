@@ -178,7 +178,7 @@ export function WalkPage() {
                 walk={walk}
                 knot={knot}
                 point={point}
-                next={points[at + 1]}
+                next={points.slice(at + 1).find((p) => p.id !== 'tail')}
                 onAnswer={(found, touched) =>
                   answer(
                     { point: point.id, found: found as PointAnswer['found'], ...(touched && { touched }) },
