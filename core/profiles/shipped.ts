@@ -57,7 +57,7 @@ export const SHIPPED_PROFILES: readonly Profile[] = [
     caution: LOCAL,
   },
   {
-    id: 'tree-work', version: 2, name: 'Tree work', about: 'climbing and working in trees',
+    id: 'tree-work', version: 3, name: 'Tree work', about: 'climbing and working in trees',
     lengths: [
       { id: 'TW-T1', for: ['buntline-hitch', 'barrel-noose'], use: 'any', kind: 'tail', ropeDiameters: 5, text: 'termination hitch: at least 5 rope diameters of tail, no stopper asked', source: 'practice' },
     ],
@@ -65,7 +65,10 @@ export const SHIPPED_PROFILES: readonly Profile[] = [
     stopperBehindTieIn: { asked: 'not-asked', knots: [], text: 'no stopper is asked', source: 'practice' },
     secondCheck: { asked: 'required', source: 'general' },
     startAllowance_mm: null,
-    also: [{ rule: 'TW-A1', knots: ['buntline-hitch', 'barrel-noose'], text: 'the tail comes out on the side next to the ring or clip; tied, dressed and set in 60 s', source: 'practice' }],
+    also: [
+      { rule: 'TW-A1', knots: ['buntline-hitch'], text: 'the tail comes out on the side next to the ring or clip', source: 'practice' },
+      { rule: 'TW-A2', knots: ['buntline-hitch', 'barrel-noose'], text: 'tied, dressed and set in 60 s', source: 'practice' },
+    ],
     caution: LOCAL,
   },
   {
@@ -82,8 +85,19 @@ export const SHIPPED_PROFILES: readonly Profile[] = [
   },
 ];
 
+const now = (id: string): Profile => SHIPPED_PROFILES.find((p) => p.id === id)!;
+
+/** Versions between the first and the present one. */
+const BETWEEN: readonly Profile[] = [
+  {
+    ...now('tree-work'), version: 2,
+    // it said of the noose too what holds of the buntline alone
+    also: [{ rule: 'TW-A1', knots: ['buntline-hitch', 'barrel-noose'], text: 'the tail comes out on the side next to the ring or clip; tied, dressed and set in 60 s', source: 'practice' }],
+  },
+];
+
 /** Rule sets as they were first shipped: what was judged under them is looked up under them. */
-const FIRST: readonly Profile[] = SHIPPED_PROFILES.filter((p) => p.version === 2).map(({ also: _, ...p }) => ({ ...p, version: 1 }));
+const FIRST: readonly Profile[] = [...SHIPPED_PROFILES, ...BETWEEN].filter((p) => p.version === 2).map(({ also: _, ...p }) => ({ ...p, version: 1 }));
 
 /** Every version that ever shipped, the present ones first. */
-export const SHIPPED_VERSIONS: readonly Profile[] = [...SHIPPED_PROFILES, ...FIRST];
+export const SHIPPED_VERSIONS: readonly Profile[] = [...SHIPPED_PROFILES, ...BETWEEN, ...FIRST];
