@@ -71,7 +71,7 @@ export const MODULES: readonly Module[] = [
     asked: ELSEWHERE,
     files: of('core/inspect/naming', 'candidates evidence fit fromCode gauge identify measured near specimen unseen'),
     tests: [
-      tests('core/inspect/naming', 'fit gauge specimen'),
+      tests('core/inspect/naming', 'candidates fit gauge specimen'),
       tests('core/inspect/naming', 'answers'),
       tests('core/inspect/naming', 'naming'),
     ],

@@ -150,3 +150,23 @@ test('a place along a line, and the place nearest to a point', () => {
   const [x, y, z] = pointAt(closed!, 1);
   expect(Math.abs(nearestArc(closed!, total - 0.5, 2.5, x, y, z) - 1)).toBeLessThan(0.5);
 });
+
+test('on a closed line the nearest place is found across the seam, from either side', () => {
+  const even = ring(6, [0, 0, 0], false);
+  const [g] = gaugesOf([even]);
+  const total = g!.s.at(-1)!;
+  const around = (share: number) => [6 * Math.cos(2 * Math.PI * share), 6 * Math.sin(2 * Math.PI * share), 0] as const;
+  for (const [about, wanted] of [
+    [0.02, 0.97],
+    [0.97, 0.03],
+    [0.5, 0.55],
+    [0.999, 0.95],
+  ] as const) {
+    const found = nearestArc(g!, about * total, 0.1 * total, ...around(wanted));
+    const off = Math.abs(found / total - wanted);
+    expect([about, Math.min(off, 1 - off) < 0.01]).toEqual([about, true]);
+  }
+  // no farther than one looks
+  const near = nearestArc(g!, 0.02 * total, 0.03 * total, ...around(0.9));
+  expect(Math.min(near / total, 1 - near / total)).toBeLessThan(0.03);
+});
