@@ -8,7 +8,7 @@ import { entryById } from '../knots/catalogue/lookup';
 import type { KnotEntry } from '../knots/facts/types';
 import { isInTheMiddle, usesOf, type Companion, type Use } from '../knots/facts/uses';
 import { COMMON_PRACTICE, type CommonLength } from './common';
-import { DEFAULT_FIST_MM, FIST_RANGE_MM, requiredLength_mm, type TailAnswer } from './tail';
+import { againstLimits, DEFAULT_FIST_MM, FIST_RANGE_MM, requiredLength_mm, type TailAnswer } from './tail';
 import type { LengthKind, LengthRule, Profile } from './types';
 
 /** Whose rule it is: a school's, or common practice. */
@@ -175,16 +175,7 @@ function answerFor(profile: Profile, c: Case, q: LengthQuestion): LengthAnswer {
   if (q.tail_mm === undefined) return { ...base, verdict: 'not-measured', margin_mm: null };
   const tail = finite('tail_mm', q.tail_mm, 0, 20_000);
   const off = q.byRuler ? 0 : finite('uncertainty_mm', q.uncertainty_mm ?? 0, 0, 1000);
-  const [low, high] = [tail - off, tail + off];
-  const short = high < required;
-  const long = !short && max !== null && low > max;
-  const within = low >= required && (max === null || high <= max);
-  const margin = long ? max - low : Math.min(low - required, max === null || short ? Infinity : max - high);
-  return {
-    ...base,
-    verdict: short ? 'short' : long ? 'long' : within ? 'enough' : 'not-measured',
-    margin_mm: Math.floor(margin),
-  };
+  return { ...base, ...againstLimits(tail - off, tail + off, required, max) };
 }
 
 /**

@@ -74,6 +74,25 @@ export function requiredLength_mm(
   return rule.noLength || parts.length === 0 ? null : Math.max(...parts);
 }
 
+/** How a length that lies somewhere between two readings stands to its limits, unrounded; the margin at worst, in whole mm downward. */
+export function againstLimits(
+  low_mm: number,
+  high_mm: number,
+  required_mm: number,
+  max_mm: number | null,
+): Pick<TailAnswer, 'verdict' | 'margin_mm'> {
+  const short = high_mm < required_mm;
+  const long = !short && max_mm !== null && low_mm > max_mm;
+  const within = low_mm >= required_mm && (max_mm === null || high_mm <= max_mm);
+  const margin = long
+    ? max_mm - low_mm
+    : Math.min(low_mm - required_mm, max_mm === null || short ? Infinity : max_mm - high_mm);
+  return {
+    verdict: short ? 'short' : long ? 'long' : within ? 'enough' : 'not-measured',
+    margin_mm: Math.floor(margin),
+  };
+}
+
 /**
  * @throws unknown-knot; not-a-number for values out of range
  * @example judgeTail(shippedProfile('sport-crag'), { knot: 'bowline-locked', rope_diameter_mm: 10, tail_mm: 87 }).verdict // 'short'
@@ -112,15 +131,5 @@ export function judgeTail(profile: Profile, question: TailQuestion): TailAnswer 
   if (required === null) return { ...base, verdict: 'no-rule', margin_mm: null };
   if (question.tail_mm === undefined) return { ...base, verdict: 'not-measured', margin_mm: null };
   const tail = finite('tail_mm', question.tail_mm, 0, 20000);
-  const low = tail - uncertainty;
-  const high = tail + uncertainty;
-  const short = high < required;
-  const long = max !== null && low > max;
-  const within = low >= required && (max === null || high <= max);
-  const margin = long ? max - low : Math.min(low - required, max === null || short ? Infinity : max - high);
-  return {
-    ...base,
-    verdict: short ? 'short' : long ? 'long' : within ? 'enough' : 'not-measured',
-    margin_mm: Math.floor(margin),
-  };
+  return { ...base, ...againstLimits(tail - uncertainty, tail + uncertainty, required, max) };
 }
