@@ -115,7 +115,7 @@ describe('a layer on another', () => {
         for (const use of usesOf(knot))
           for (const companions of [[], ...COMPANIONS.map((c) => [c])]) {
             const a = lengthFor(profile, { knot: knot.id, use, companions, rope_diameter_mm: 10 });
-            const none = a.rule.text.startsWith('the rope goes on');
+            const none = a.rule.text.startsWith('no tail is asked');
             expect([knot.id, use, a.required_mm === null, a.rule.layer === null]).toEqual([knot.id, use, none, none]);
             if (!none) expect(a.required_mm).toBeGreaterThanOrEqual(50);
           }

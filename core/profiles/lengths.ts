@@ -44,10 +44,10 @@ interface Ruling {
   readonly text: string;
   readonly source: string;
   readonly kind: LengthKind;
-  /** mm, unrounded; null where the rule asks no length */
-  readonly required: number | null;
-  readonly recommended: number | null;
-  readonly max: number | null;
+  /** unrounded; null where the rule asks no length */
+  readonly required_mm: number | null;
+  readonly recommended_mm: number | null;
+  readonly max_mm: number | null;
   /** it names this knot and this use */
   readonly special: boolean;
 }
@@ -57,8 +57,8 @@ interface Case {
   readonly use: Use;
   readonly companions: readonly Companion[];
   readonly kind: LengthKind;
-  readonly diameter: number;
-  readonly fist: number;
+  readonly diameter_mm: number;
+  readonly fist_mm: number;
 }
 
 const isFor = (rule: { readonly for: readonly string[] }, entry: KnotEntry) =>
@@ -85,9 +85,9 @@ function ofSchool(profile: Profile, c: Case): Ruling[] {
         text: r.text,
         source: r.source,
         kind: c.kind,
-        required: requiredLength_mm(r, c.diameter, c.fist),
-        recommended: null,
-        max: r.max_mm ?? null,
+        required_mm: requiredLength_mm(r, c.diameter_mm, c.fist_mm),
+        recommended_mm: null,
+        max_mm: r.max_mm ?? null,
         special: r.for.includes(c.entry.id) && r.use !== 'any',
       }))
   );
@@ -115,9 +115,9 @@ function ofCommonPractice(c: Case): Ruling[] {
       text: r.text,
       source: r.source,
       kind: r.kind,
-      required: requiredLength_mm(r, c.diameter, c.fist),
-      recommended: r.recommended_mm ?? null,
-      max: r.max_mm ?? null,
+      required_mm: requiredLength_mm(r, c.diameter_mm, c.fist_mm),
+      recommended_mm: r.recommended_mm ?? null,
+      max_mm: r.max_mm ?? null,
       special: false,
     }));
 }
@@ -125,7 +125,7 @@ function ofCommonPractice(c: Case): Ruling[] {
 /** All rules that are left when those on top have silenced those beneath. */
 function rulings(profile: Profile, c: Case, common: boolean): Ruling[] {
   const school = ofSchool(profile, c);
-  const silenced = school.some((r) => r.special && r.required !== null);
+  const silenced = school.some((r) => r.special && r.required_mm !== null);
   return common && !silenced ? [...school, ...ofCommonPractice(c)] : school;
 }
 
@@ -134,25 +134,26 @@ const hasTail = (entry: KnotEntry, use: Use): boolean =>
   entry.check_points.some((p) => p.id === 'tail') && !isInTheMiddle(use);
 
 const NOTHING = {
-  'no end': 'the rope goes on: there is no end, so no tail is asked',
+  'no end': 'no tail is asked: the rope goes on, or its ends belong to other knots',
   silent: 'this rule set says nothing about this length on this knot',
 } as const;
 
 function answerFor(profile: Profile, c: Case, q: LengthQuestion): LengthAnswer {
   const { use } = c;
   const all = hasTail(c.entry, use) ? rulings(profile, c, q.common ?? true) : [];
-  const asking = all.filter((r) => r.required !== null);
+  const asking = all.filter((r) => r.required_mm !== null);
   // of two that ask as much the school's is named
-  const said = asking.length > 0 ? asking.reduce((a, b) => (b.required! > a.required! ? b : a)) : (all[0] ?? null);
-  const maxima = asking.flatMap((r) => (r.max === null ? [] : [r.max]));
-  const max = maxima.length > 0 ? Math.min(...maxima) : null;
-  const required = said?.required ?? null;
+  const said =
+    asking.length > 0 ? asking.reduce((a, b) => (b.required_mm! > a.required_mm! ? b : a)) : (all[0] ?? null);
+  const greatest_mm = asking.flatMap((r) => (r.max_mm === null ? [] : [r.max_mm]));
+  const max_mm = greatest_mm.length > 0 ? Math.min(...greatest_mm) : null;
+  const required_mm = said?.required_mm ?? null;
   const base = {
     use,
     length_kind: c.kind,
-    required_mm: required,
-    recommended_mm: said?.recommended ?? null,
-    max_mm: max,
+    required_mm,
+    recommended_mm: said?.recommended_mm ?? null,
+    max_mm,
     rule: said
       ? {
           id: said.id,
@@ -171,11 +172,11 @@ function answerFor(profile: Profile, c: Case, q: LengthQuestion): LengthAnswer {
           layer: null,
         },
   };
-  if (required === null) return { ...base, verdict: 'no-rule', margin_mm: null };
+  if (required_mm === null) return { ...base, verdict: 'no-rule', margin_mm: null };
   if (q.tail_mm === undefined) return { ...base, verdict: 'not-measured', margin_mm: null };
   const tail = finite('tail_mm', q.tail_mm, 0, 20_000);
   const off = q.byRuler ? 0 : finite('uncertainty_mm', q.uncertainty_mm ?? 0, 0, 1000);
-  return { ...base, ...againstLimits(tail - off, tail + off, required, max) };
+  return { ...base, ...againstLimits(tail - off, tail + off, required_mm, max_mm) };
 }
 
 /**
@@ -189,11 +190,11 @@ export function lengthFor(profile: Profile, q: LengthQuestion): LengthAnswer {
   if (q.use !== undefined && !uses.includes(q.use))
     throw fault('bad-input', {}, [{ path: 'use', message: `it is not made for that: ${uses.join(', ')}` }]);
   const companions = q.companions ?? [];
-  const diameter = finite('rope_diameter_mm', q.rope_diameter_mm, 2, 40);
-  const fist = finite('fist_mm', q.fist_mm ?? DEFAULT_FIST_MM, ...FIST_RANGE_MM);
+  const diameter_mm = finite('rope_diameter_mm', q.rope_diameter_mm, 2, 40);
+  const fist_mm = finite('fist_mm', q.fist_mm ?? DEFAULT_FIST_MM, ...FIST_RANGE_MM);
   const of = (use: Use): LengthAnswer => {
     const kind: LengthKind = use === 'stopper' || companions.length > 0 ? 'beyond_stopper' : 'tail';
-    return answerFor(profile, { entry, use, companions, kind, diameter, fist }, q);
+    return answerFor(profile, { entry, use, companions, kind, diameter_mm, fist_mm }, q);
   };
   if (q.use !== undefined) return of(q.use);
   return uses.map(of).reduce((a, b) => ((b.required_mm ?? -1) > (a.required_mm ?? -1) ? b : a));

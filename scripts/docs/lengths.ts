@@ -48,7 +48,7 @@ ${rules.join('\n')}
 
 ## What is asked
 
-In mm, of rope ${DIAMETER_mm} mm thick, where a fist is ${FIST_mm} mm across; without another knot tied behind it. *None*: the rope goes on, or it has no end of its own.
+In mm, of rope ${DIAMETER_mm} mm thick, where a fist is ${FIST_mm} mm across; without another knot tied behind it. *None*: the rope goes on, or its ends belong to other knots.
 
 | knot | for | ${SHIPPED_PROFILES.map((p) => p.name).join(' | ')} |
 |---|---|${'---|'.repeat(SHIPPED_PROFILES.length)}

@@ -31,7 +31,8 @@ test.each(['bowline-locked', 'figure-eight-bend', 'clove-hitch'])(
       const { lying } = lyingAs(prepared(shape));
       const own = lying.filter((c) => c.known.form.id === `${knot}/right`);
       expect(own.map((c) => [c.state, c.mirror])).toContainEqual([state, false]);
-      expect(lying[0]!.apart).toBe(Math.min(...lying.map((c) => c.apart)));
+      // the same shape may be stored under another form of the knot too; another knot is not as near
+      expect([lying[0]!.known.form.knot, lying[0]!.apart]).toEqual([knot, Math.min(...lying.map((c) => c.apart))]);
       expect(own[0]!.apart).toBeLessThan(0.1);
     }
   },

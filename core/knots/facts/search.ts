@@ -54,7 +54,7 @@ export const AMBIGUOUS: readonly AmbiguousName[] = [
     ],
   },
   {
-    said: ['half fisherman', 'half fishermans', 'half double fisherman', 'half a double fisherman'],
+    said: ['half fisherman', 'half fishermans', 'half double fisherman', 'half double fishermans'],
     meanings: [
       { means: 'a noose that slides shut on its object', knot: 'barrel-noose' },
       { means: 'a stopper, two turns', knot: 'double-overhand-stopper' },

@@ -43,7 +43,7 @@ function FastPoint({
   const measured = tailAnswer(walk, knot, fist_mm);
   const answer = (a: Omit<PointAnswer, 'point' | 'seconds' | 'lane'>) =>
     onAnswer({ point: point.id, ...a, seconds: seconds(), lane: 'fast' });
-  const { options, partner } = useOptions(walk.knot, point);
+  const options = useOptions(walk.knot, point);
   const keepTail = () => {
     setTried(true);
     if (measured) answer(measured);
@@ -109,7 +109,7 @@ function FastPoint({
                     of={o.picture}
                     turnedOver={false}
                     hand={walk.hand}
-                    partner={o.found === 'right' ? partner : point.right.picture}
+                    partner={o.partner}
                     alt={`${knot.names[0]}: ${o.label}`}
                   />
                 ) : (

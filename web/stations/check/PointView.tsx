@@ -41,7 +41,7 @@ export function Touched({ walk, onTake }: { readonly walk: Walk; readonly onTake
 
 /** Pictures of the point that comes next, fetched while this one is looked at: they stand there when it is reached. */
 function PicturesAhead({ walk, point }: { readonly walk: Walk; readonly point: CheckPoint }) {
-  const { options, partner } = useOptions(walk.knot, point);
+  const options = useOptions(walk.knot, point);
   return (
     <div className="visually-hidden" aria-hidden="true">
       {options.map((o) =>
@@ -52,7 +52,7 @@ function PicturesAhead({ walk, point }: { readonly walk: Walk; readonly point: C
             of={o.picture}
             turnedOver={false}
             hand={walk.hand}
-            partner={o.found === 'right' ? partner : point.right.picture}
+            partner={o.partner}
             alt=""
           />
         ) : null,
@@ -63,8 +63,7 @@ function PicturesAhead({ walk, point }: { readonly walk: Walk; readonly point: C
 
 /** One point, one decision: the right form beside the wrong ones; each picture is the button. */
 export function PointView({ walk, knot, point, next, onAnswer, onBack }: Props) {
-  const offered = useOptions(walk.knot, point);
-  const options = offered.options.map((o, i) => ({ ...o, key: String.fromCharCode(97 + i) }));
+  const options = useOptions(walk.knot, point).map((o, i) => ({ ...o, key: String.fromCharCode(97 + i) }));
   const [over, setOver] = useState(false);
   const [touching, setTouching] = useState(false);
   const shown = walk.answers.find((a) => a.point === point.id)?.found;
@@ -74,7 +73,6 @@ export function PointView({ walk, knot, point, next, onAnswer, onBack }: Props) 
     f: () => setOver(!over),
     ArrowLeft: onBack,
   });
-  const { partner } = offered;
   return (
     <>
       <h1>{point.question}</h1>
@@ -105,7 +103,7 @@ export function PointView({ walk, knot, point, next, onAnswer, onBack }: Props) 
                   of={o.picture}
                   turnedOver={over}
                   hand={walk.hand}
-                  partner={o.found === 'right' ? partner : point.right.picture}
+                  partner={o.partner}
                   alt={`${knot.names[0]}, ${over ? otherFace(o.picture.face) : o.picture.face}: ${o.label}`}
                 />
               ) : (

@@ -7,21 +7,18 @@ export interface Option {
   readonly found: PointAnswer['found'];
   readonly label: string;
   readonly picture: PictureOf | null;
+  /** the picture it is held against: of the right one the first wrong one, of a wrong one the right one; null where it stands alone */
+  readonly partner: PictureOf | null;
 }
 
-/** @returns the options, and what the right one is held against */
-export function useOptions(
-  knot: string,
-  point: CheckPoint,
-): { readonly options: readonly Option[]; readonly partner: PictureOf | null } {
+export function useOptions(knot: string, point: CheckPoint): readonly Option[] {
   const withShape = useKnotQuery(knot).data?.faults_with_shape ?? [];
   const wrongs = point.wrong.map((w): Option => ({
     found: w.fault,
     label: w.label,
     picture: wrongPicture(knot, point, w, withShape),
+    partner: point.right.picture,
   }));
-  return {
-    options: [{ found: 'right', label: point.right.label, picture: point.right.picture }, ...wrongs],
-    partner: wrongs.find((w) => w.picture)?.picture ?? null,
-  };
+  const { label, picture } = point.right;
+  return [{ found: 'right', label, picture, partner: wrongs.find((w) => w.picture)?.picture ?? null }, ...wrongs];
 }

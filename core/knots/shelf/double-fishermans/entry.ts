@@ -41,7 +41,7 @@ export const entry = {
   ],
   tail_rule_key: 'double-fishermans',
   recognised: { by: 'anyone', text: 'two coils whose wraps can be counted', source: 'general' },
-  cautions: [practice('sets so hard that it may have to be cut'), practice('equal diameters are preferred'), practice('joining 11 mm ropes it stuck in a standard eight-shaped descender in trials; through a large one it passes with the tails fed by hand, less reliably than an offset joint')],
+  cautions: [practice('sets so hard that it may have to be cut'), practice('equal diameters are preferred'), practice('joining 11 mm ropes it stuck in a standard eight-shaped descender in trials; through a large one it passes with the tails fed by hand, less reliably than the offset double overhand')],
   good_for: [practice('secure: the usual joint for loops of cord')],
   form_certainty: 'settled',
   form_text: 'two wound coils of one hand, laid apart on one axis and slid together; agrees with an independent figure, and each rope alone is the knot it must be',
