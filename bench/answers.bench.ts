@@ -1,6 +1,6 @@
 /** How long answers take: choose and tail in process and over HTTP; pictures. */
 import { choose, jobFor, PURPOSES, type Job } from '../core/choose';
-import { judgeTail, shippedProfile } from '../core/profiles';
+import { lengthFor, shippedProfile } from '../core/profiles';
 import { JOB, timed } from './measure';
 
 const url = `${process.env['IDIOM_TEST_URL']}/api/v1`;
@@ -22,7 +22,7 @@ let turn = 0;
 const next = () => jobs[turn++ % jobs.length]!;
 line('choose, in process', await timed(1800, () => choose(next(), shippedProfile('sport-crag'))));
 line('choose, over HTTP', await timed(900, () => post('/choose', next())()));
-line('tail, in process', await timed(1000, () => judgeTail(shippedProfile('sport-crag'), TAIL)));
+line('tail, in process', await timed(1000, () => lengthFor(shippedProfile('sport-crag'), TAIL)));
 line('tail, over HTTP', await timed(500, post('/tail', { profile: 'sport-crag', ...TAIL })));
 line(
   'picture.svg, over HTTP',

@@ -1,5 +1,6 @@
 export * from './common';
 export * from './inspect';
+export * from './judging';
 export * from './knots';
 export * from './people';
 export * from './records';

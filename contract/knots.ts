@@ -24,10 +24,23 @@ const onObject = z
   .describe(
     'what hangs in the eye: a karabiner; a closed ring, for a tie-in knot two harness points; or what a hitch lies round, where it is stored so',
   );
+/** Ids of companions, parted by commas. */
+export const companionsIds = z
+  .string()
+  .max(200)
+  .transform((ids) =>
+    ids
+      .split(',')
+      .map((id) => id.trim())
+      .filter((id) => id !== ''),
+  )
+  .pipe(z.array(z.enum(COMPANIONS)).max(COMPANIONS.length));
+
 export const shapeQuery = z.strictObject({
   state,
   fault: z.string().max(60).optional(),
   object: onObject,
+  companions: companionsIds.optional().describe('knots tied to it, parted by commas; with fault, one of theirs'),
   wraps: z.coerce.number().int().min(1).max(12).optional(),
   variant: z
     .string()
@@ -215,6 +228,16 @@ export const job = z.strictObject({
   must_pass: z.array(z.enum(MUST_PASS)).max(MUST_PASS.length).refine(distinct, 'names a thing twice'),
   team: z.enum(TEAMS),
   life_load: z.boolean(),
+  stopper_behind: z.boolean().optional().describe('a stopper will be tied behind it'),
+  adjustable: z.boolean().optional().describe('it has to be adjusted where it hangs'),
+  set_unevenly: z.boolean().optional().describe('it may be set in haste, unevenly: how it comes undone then counts'),
+  stiff_rope: z.boolean().optional().describe('the rope is stiff'),
+  devices: z
+    .array(z.strictObject({ kind: z.string().min(1).max(40), opening_mm: z.number().min(1).max(500) }))
+    .max(12)
+    .readonly()
+    .optional()
+    .describe('what it has to stop at, or to pass, by the opening that was measured'),
 });
 const ruleText = z.strictObject({
   rule: z.string(),
@@ -270,13 +293,11 @@ export const tailBody = z.strictObject({
   uncertainty_mm: z.number().min(0).max(1000).optional(),
   stopper: z.boolean().optional(),
   fist_mm: fist_mm.optional(),
-  as: z.enum(['tie-in', 'rope-end', 'tether']).optional().describe('older than use: the length by the school alone'),
+  as: z.enum(['tie-in', 'rope-end', 'tether']).optional().describe('older than use; rope-end is the end of a rope'),
   use: z
     .enum(USES)
     .optional()
-    .describe(
-      'what the knot is for: then common practice lies beneath the school; where only companions, method or common are given, the use that asks most',
-    ),
+    .describe('what the knot is for; where it is not said, the use that asks most of those that it is not kept from'),
   companions: z
     .array(z.enum(COMPANIONS))
     .max(COMPANIONS.length)
@@ -291,7 +312,7 @@ export const tailBody = z.strictObject({
   common: z.boolean().optional().describe('false: without common practice'),
 });
 export const tailReply = z.strictObject({
-  use: z.enum(USES).optional().describe('by which use it was answered'),
+  use: z.enum(USES).describe('by which use it was answered'),
   length_kind: z.enum(['tail', 'beyond_stopper', 'start_allowance', 'bight', 'stopper_rope']),
   required_mm: z.number().nullable(),
   recommended_mm: z.number().nullable(),
@@ -302,7 +323,7 @@ export const tailReply = z.strictObject({
     source: z.string(),
     profile: z.string(),
     version: z.number(),
-    layer: z.enum(['school', 'common']).nullable().optional().describe('whose rule; null where there is none'),
+    layer: z.enum(['own', 'school', 'common']).nullable().describe('whose rule; null where there is none'),
   }),
   verdict: z.enum(['enough', 'short', 'long', 'not-measured', 'no-rule']),
   margin_mm: z.number().nullable(),
@@ -313,6 +334,13 @@ export const ropeNeededBody = z.strictObject({
   rope_diameter_mm: diameter_mm,
   eye_mm: z.number().min(0).max(20000).optional(),
   object_diameter_mm: z.number().min(0).max(3000).optional(),
+  use: z.enum(USES).optional().describe('what it is for; where it is not said, the use that asks most'),
+  companions: z
+    .array(z.enum(COMPANIONS))
+    .max(COMPANIONS.length)
+    .optional()
+    .describe('knots tied to it; those that the rules ask are reckoned in anyway'),
+  stopper: z.boolean().optional().describe('that a stopper is tied, of whatever kind the rules mean'),
   profile: z.string().min(1).max(80),
 });
 const profile = z.string().min(1).max(80);
@@ -329,7 +357,8 @@ export const cutLengthBody = z.discriminatedUnion('kind', [
     kind: z.literal('eye-to-eye'),
     profile,
     cord_diameter_mm: z.number().min(2).max(20),
-    between_mm: length_mm.describe('from far point to far point of the eyes, set'),
+    between_mm: length_mm.optional().describe('from far point to far point of the eyes, set'),
+    whole_mm: length_mm.optional().describe('or the whole cord, as it is cut'),
     stoppers: z.boolean(),
   }),
   z.strictObject({
@@ -343,6 +372,7 @@ const cutPart = { low_mm: z.number(), mm: z.number(), high_mm: z.number() };
 export const cutLengthReply = z.strictObject({
   ...cutPart,
   parts: z.array(z.strictObject({ what: z.string(), ...cutPart })),
+  between_mm: z.number().optional().describe('of a cord with two eyes: between them'),
   notes: z.array(z.string()),
 });
 
@@ -366,6 +396,11 @@ export const ropeNeededReply = z.strictObject({
   start_at_mm: n,
   start_at_mm_low: n,
   start_at_mm_high: n,
-  tail_from: z.enum(['rule', 'general', 'goes-on']),
+  use: z.enum(USES),
+  companions: z.array(z.enum(COMPANIONS)).readonly(),
+  in_hand_mm: n
+    .nullable()
+    .describe('what the rule set has in hand before tying; beside where the computed knot starts'),
+  tail_from: z.enum(['rule', 'common', 'goes-on']),
   notes: z.array(z.string()),
 });

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { CAUGHT, MUST_PASS, PASSING_RESULTS } from '../core/choose';
 import { CHECK_POINTS } from '../core/knots/facts/types';
-import { TAIL_METHODS, VERDICTS } from '../core/inspect/judging';
+import { COMPANIONS, USES } from '../core/knots/facts/uses';
+import { FIST_ANSWERS, TAIL_METHODS, VERDICTS } from '../core/inspect/judging';
 import { KNOT_EVENTS, SHOWN_COLUMNS, type StatusRow } from '../core/records';
 import { day, diameter_mm, fist_mm, instant, knotId, line, note, page, uuid } from './common';
 import { job } from './knots';
@@ -51,7 +52,14 @@ export const passingTrialReply = z.strictObject({
   tail_mm: z.number().nullable(),
   created_by: z.string(),
   created_at: z.string(),
+  withdrawn: z
+    .strictObject({ reason: z.string(), by: z.string(), at: z.string() })
+    .nullable()
+    .describe('why it no longer counts'),
 });
+export const passingTrialParams = z.strictObject({ id: uuid });
+export const newWithdrawalBody = z.strictObject({ id: uuid, reason: line(400) });
+export const withdrawalReply = z.strictObject({ id: z.string(), trial: z.string(), reason: z.string() });
 export const passingTrialsReply = z.strictObject({
   items: z.array(passingTrialReply),
   next: z.string().nullable(),
@@ -61,11 +69,14 @@ export const passingTrialsReply = z.strictObject({
     .describe('usual openings: measure your own'),
 });
 
-const tailMeasured = z.strictObject({
-  tail_mm: z.number().min(0).max(20000),
-  method: z.enum(TAIL_METHODS),
-  uncertainty_mm: z.number().min(0).max(1000),
-});
+const tailMeasured = z.union([
+  z.strictObject({
+    tail_mm: z.number().min(0).max(20000),
+    method: z.enum(TAIL_METHODS),
+    uncertainty_mm: z.number().min(0).max(1000),
+  }),
+  z.strictObject({ fist: z.enum(FIST_ANSWERS).describe('a fist laid on it: more than one, just one, less') }),
+]);
 export const pointAnswer = z.strictObject({
   point: z.enum(CHECK_POINTS),
   found: z.string().min(1).max(60),
@@ -85,18 +96,33 @@ const answers = z
   .max(CHECK_POINTS.length)
   .refine((a) => new Set(a.map((x) => x.point)).size === a.length, 'answers a point twice');
 
-export const newTiedKnotBody = z.strictObject({
-  id: uuid,
-  knot: knotId,
-  rope: uuid,
-  place: line(160),
-  tied_by: uuid,
-  tied_at: instant,
-});
+export const newTiedKnotBody = z
+  .strictObject({
+    id: uuid,
+    knot: knotId,
+    rope: uuid,
+    place: line(160),
+    tied_by: uuid.optional(),
+    tied_by_outside: z
+      .strictObject({ words: line(120) })
+      .optional()
+      .describe('somebody who is no member'),
+    tied_by_unknown: z
+      .literal(true)
+      .optional()
+      .describe('nobody knows: the checker states that they did not tie it, and a second person is asked'),
+    tied_at: instant,
+  })
+  .refine((k) => [k.tied_by, k.tied_by_outside, k.tied_by_unknown].filter((w) => w !== undefined).length === 1, {
+    message: 'needs one of tied_by, tied_by_outside, tied_by_unknown',
+    path: ['tied_by'],
+  });
+const use = z.enum(USES).nullable().describe('what it was for; null where that was not known');
 const again = z.strictObject({ why: z.string(), text: z.string(), since: z.string().nullable() });
 export const newKnotEventBody = z.strictObject({
   id: uuid,
   kind: z.enum(KNOT_EVENTS),
+  moved_to: line(160).optional().describe('where to, of what was moved'),
   note: z.string().max(400).default(''),
 });
 export const tiedKnotReply = z.strictObject({
@@ -104,12 +130,15 @@ export const tiedKnotReply = z.strictObject({
   knot: z.string(),
   rope: z.string(),
   place: z.string(),
-  tied_by: z.string(),
+  tied_by: z.string().nullable(),
+  tied_by_words: z.string().nullable(),
   tied_at: z.string(),
   ended_at: z.string().nullable(),
   ended_why: z.string().nullable(),
   last_check: z.string().nullable(),
   last_check_at: z.string().nullable(),
+  use,
+  moved_to: z.string().nullable().describe('where it was moved to last, where that was said'),
   again: z.array(again).describe('why it is to be looked at again; empty where the last look still stands'),
 });
 export const tiedKnotsReply = z.strictObject({ items: z.array(tiedKnotReply), next: z.string().nullable() });
@@ -121,7 +150,10 @@ export const newCheckBody = z.strictObject({
   profile: z.string().min(1).max(80),
   profile_version: z.number().int().min(1),
   rope_diameter_mm: diameter_mm,
-  stopper: z.boolean(),
+  stopper: z.boolean().default(false).describe('older than companions: the one that the rules mean is tied'),
+  use: z.enum(USES).optional().describe('what the knot is for; needed where it is made for more than one thing'),
+  companions: z.array(z.enum(COMPANIONS)).max(COMPANIONS.length).optional().describe('knots tied that belong to it'),
+  short: z.literal(true).optional().describe('a look at four things alone, where the rule set allows it'),
   fist_mm: fist_mm,
   hand: z.enum(['right', 'left']),
   seen_at: instant,
@@ -172,13 +204,18 @@ export const toLookAtReply = z.strictObject({
   rope_tag: z.string(),
   rope_diameter_mm: z.number(),
   place: z.string(),
-  tied_by: z.string(),
+  tied_by: z.string().nullable(),
+  tied_by_words: z.string().nullable(),
   tied_at: z.string(),
   checker: z.string(),
   corrector: z.string().nullable(),
   profile: z.string(),
   profile_version: z.number(),
   stopper: z.boolean(),
+  use,
+  companions: z.array(z.enum(COMPANIONS)).readonly(),
+  rope_kind: z.string().nullable(),
+  judging: z.number().describe('the version of judging that the check was made by'),
   fist_mm: z.number(),
   hand: z.enum(['right', 'left']),
 });
@@ -237,6 +274,29 @@ export const recordedReply = z.strictObject({
   sha256: z.string(),
   verdict: verdict.nullable(),
   again: z.boolean(),
+});
+export const newIncidentBody = z.strictObject({
+  id: uuid,
+  happened_at: instant,
+  words: line(2000).describe('what happened, as it is told; its cause stays open'),
+  tied_knots: z.array(uuid).max(20).default([]).describe('knots it is about'),
+  ropes: z.array(uuid).max(20).default([]),
+});
+export const incidentsReply = z.strictObject({
+  items: z.array(
+    z.strictObject({
+      id: z.string(),
+      sequence: z.number(),
+      sha256: z.string(),
+      recorded_at: z.string(),
+      recorded_by: z.string(),
+      happened_at: z.string(),
+      words: z.string(),
+      tied_knots: z.array(z.string()).readonly(),
+      ropes: z.array(z.string()).readonly(),
+    }),
+  ),
+  next: z.string().nullable(),
 });
 export const headReply = z.strictObject({ organisation: z.string(), count: z.number(), head_sha256: z.string() });
 

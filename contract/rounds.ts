@@ -1,12 +1,23 @@
 /** Rounds: places in walking order, each with the knot expected there; and walks of them. */
 import { z } from 'zod';
 import { knotId, line, note, page, uuid } from './common';
+import { USES } from '../core/knots/facts/uses';
 import { checkRow, tiedKnotReply } from './records';
 
 export const MOST_STOPS = 80;
-const stop = z.strictObject({ place: line(160), knot: knotId, rope: uuid.nullable().default(null) });
+const stop = z.strictObject({
+  place: line(160),
+  knot: knotId,
+  use: z.enum(USES).optional(),
+  rope: uuid.nullable().default(null),
+});
 export const newRoundBody = z.strictObject({ id: uuid, name: line(120), stops: z.array(stop).min(1).max(MOST_STOPS) });
-const stopReply = z.strictObject({ place: z.string(), knot: z.string(), rope: z.string().nullable() });
+const stopReply = z.strictObject({
+  place: z.string(),
+  knot: z.string(),
+  use: z.enum(USES).optional(),
+  rope: z.string().nullable(),
+});
 export const roundReply = z.strictObject({
   id: z.string(),
   name: z.string(),

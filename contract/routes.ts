@@ -1,6 +1,8 @@
 /** Method and address of every endpoint: said here and nowhere else. Apart from the schemas, so that a browser can have them without those. */
 export const ROUTES = {
   health: { method: 'GET', path: '/health' },
+  incidents: { method: 'GET', path: '/incidents' },
+  newIncident: { method: 'POST', path: '/incidents' },
   knots: { method: 'GET', path: '/knots' },
   knot: { method: 'GET', path: '/knots/:id' },
   shape: { method: 'GET', path: '/knots/:id/shape' },
@@ -21,6 +23,8 @@ export const ROUTES = {
   lookalikes: { method: 'GET', path: '/knots/:id/look-alikes' },
   drill: { method: 'POST', path: '/drills/next' },
   choose: { method: 'POST', path: '/choose' },
+  walk: { method: 'GET', path: '/knots/:id/walk' },
+  judge: { method: 'POST', path: '/judge' },
   tail: { method: 'POST', path: '/tail' },
   frictionHitch: { method: 'POST', path: '/rig/friction-hitch' },
   ropeNeeded: { method: 'POST', path: '/rope-needed' },
@@ -58,6 +62,7 @@ export const ROUTES = {
   roundWalkCsv: { method: 'GET', path: '/round-walks/:id.csv' },
   passingTrials: { method: 'GET', path: '/passing-trials' },
   newPassingTrial: { method: 'POST', path: '/passing-trials' },
+  withdrawTrial: { method: 'POST', path: '/passing-trials/:id/withdrawals' },
   jobs: { method: 'GET', path: '/jobs' },
   keptJob: { method: 'GET', path: '/jobs/:id' },
   newJob: { method: 'POST', path: '/jobs' },

@@ -79,7 +79,7 @@ test('how much rope: for a knot, in own measures too; in inches where they are t
   await stepIn(page, 'Tove Vannmark');
   await page.goto('/choose/cut');
   const needed = page.getByTestId('needed');
-  await expect(needed).toContainText('By your own measures: 7 fists');
+  await expect(needed).toContainText('By your own measures: 1 arm’s length and 2 fists');
   await page.getByLabel('Rope, mm').fill('7/16 in');
   await page.getByLabel(/^Rope in the eye/).fill('1 ft');
   await expect(needed.locator('.measure', { hasText: 'in the eye' })).toContainText('310 mm');
@@ -103,6 +103,9 @@ test('how long to cut a loop, a cord with two nooses, and how much goes round a 
   await page.getByLabel('Once round the finished loop, mm').fill('20');
   await expect(page.getByText(/is not longer than the joint/)).toBeVisible();
   await page.getByRole('button', { name: 'A cord with two nooses' }).click();
+  await page.getByLabel('The whole cord, mm').fill('1300');
+  await expect(cut).toContainText('mm more than the longest of that');
+  await page.getByRole('button', { name: 'from eye to eye' }).click();
   await page.getByLabel('From eye to eye, set, mm').fill('600');
   await expect(cut).toContainText('two stoppers');
   await page.getByRole('button', { name: 'Round a post or tree' }).click();

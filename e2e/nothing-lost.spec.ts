@@ -72,9 +72,10 @@ test('wrong input is said at the field, and what was typed stays', async ({ page
   await stepIn(page, 'Tove Vannmark');
   await page.goto('/check');
   await page.getByLabel('Where', { exact: true }).fill('Somewhere');
+  await page.getByLabel('Tied by').selectOption('somebody outside');
   await page.getByRole('button', { name: 'Begin the walk' }).click();
-  await expect(page.getByText('which rope is it in?')).toBeVisible();
-  await expect(page.getByLabel('In which rope')).toBeFocused();
+  await expect(page.getByText('who is it, in a few words?')).toBeVisible();
+  await expect(page.getByLabel('Tied by')).toBeFocused();
   await expect(page.getByLabel('Where', { exact: true })).toHaveValue('Somewhere');
 
   await page.goto('/log/people');
@@ -123,9 +124,9 @@ test('a server killed in the middle of recording loses and doubles nothing', asy
       tied_at: '2026-01-01T10:00:00.000Z',
     },
     profile: 'sport-crag',
-    profile_version: 2,
+    profile_version: 3,
     rope_diameter_mm: diameter_mm,
-    stopper: false,
+    use: 'tie-in',
     fist_mm: 100,
     hand: 'right',
     seen_at: '2026-01-01T10:05:00.000Z',

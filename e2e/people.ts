@@ -16,7 +16,7 @@ export async function stepIn(page: Page, name: string): Promise<void> {
 /** Fills the form before a walk. */
 export async function beginWalk(
   page: Page,
-  walk: { knot?: string; rope: string; tiedBy: string; place: string; rules?: string; stopper?: boolean },
+  walk: { knot?: string; rope: string; tiedBy: string; place: string; rules?: string; use?: string },
 ): Promise<void> {
   await page.goto('/check');
   await expect(page.getByRole('button', { name: 'Begin the walk' })).toBeVisible();
@@ -28,7 +28,7 @@ export async function beginWalk(
   await page.getByLabel('Where', { exact: true }).fill(walk.place);
   if (walk.rules)
     await page.getByLabel('Rules').selectOption({ label: await optionStarting(page, 'Rules', walk.rules) });
-  if (walk.stopper) await page.getByLabel('A stopper is tied behind it').check();
+  if (walk.use) await page.getByLabel('What is it for').selectOption({ label: walk.use });
   await page.getByRole('button', { name: 'Begin the walk' }).click();
   await expect(page.getByRole('list', { name: 'Points of the walk' })).toBeVisible();
 }

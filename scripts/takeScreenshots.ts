@@ -68,7 +68,7 @@ await walk(desk, 'figure-eight-follow-through');
 await desk.keyboard.press('a');
 await desk.getByText('Front: do all pairs').waitFor();
 await shot(desk, 'check');
-for (const next of ['Turn it over', 'Follow the tail', 'How long']) {
+for (const next of ['Turn it over', 'Follow the tail', 'Is there a knot tied behind it', 'How long']) {
   await desk.keyboard.press('a');
   await desk.getByText(next).first().waitFor();
 }

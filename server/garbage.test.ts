@@ -118,6 +118,7 @@ test('replies are what the contract says', async () => {
     if (e.method !== 'GET' || !e.reply || e.path.includes(':way') || NO_KNOT.test(e.path)) continue;
     const asked: Record<string, string> = {
       touched: '?crossings=2',
+      walk: '?profile=sport-crag&use=end-loop&companions=stopper-behind',
       verifyEntry: `?organisation=${who.organisation}&sequence=1&sha256=${'0'.repeat(64)}`,
     };
     const a = await call(t, 'GET', `${e.path.replace(':id', 'bowline')}${asked[name] ?? ''}`, who);

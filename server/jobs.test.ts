@@ -6,12 +6,14 @@ import { TIE_IN } from '../core/choose/testing/jobs';
 let t: Testbed;
 let rope: string;
 let checker: Member;
+let learner: Member;
 
 beforeAll(async () => {
   t = await testbed('jobs');
   const own = await organisation(t, 'Loft');
   rope = own.rope;
   checker = await member(t, own.id, ['instructor']);
+  learner = await member(t, own.id, ['learner']);
 });
 afterAll(() => t.close());
 
@@ -62,6 +64,28 @@ test('a logged trial counts in choosing, for its own organisation alone; it is k
   // what stuck once counts more than what passed once
   await call(t, 'POST', '/passing-trials', checker, { ...trial, id: randomUUID(), result: 'stuck', caught: 'tails' });
   expect(await suited(checker)).toEqual([]);
+  // withdrawn it stays and says why, and no longer counts; a learner neither logs nor withdraws one
+  const stuck = (await call(t, 'GET', '/passing-trials', checker)).body['items'] as { id: string; result: string }[];
+  const { id } = stuck.find((x) => x.result === 'stuck')!;
+  const withdrawal = { id: randomUUID(), reason: 'it was the other rope' };
+  expect((await call(t, 'POST', `/passing-trials/${id}/withdrawals`, learner, withdrawal)).status).toBe(403);
+  expect((await call(t, 'POST', '/passing-trials', learner, { ...trial, id: randomUUID() })).status).toBe(403);
+  for (let again = 0; again < 2; again++)
+    expect((await call(t, 'POST', `/passing-trials/${id}/withdrawals`, checker, withdrawal)).body).toEqual({
+      ...withdrawal,
+      trial: id,
+    });
+  expect(
+    (await call(t, 'POST', `/passing-trials/${id}/withdrawals`, checker, { ...withdrawal, reason: 'no' })).body.code,
+  ).toBe('id-taken');
+  const now = (await call(t, 'GET', '/passing-trials', checker)).body['items'] as { id: string; withdrawn: unknown }[];
+  expect(now.find((x) => x.id === id)!.withdrawn).toEqual({
+    reason: withdrawal.reason,
+    by: checker.id,
+    at: expect.any(String) as unknown,
+  });
+  expect(now.filter((x) => x.withdrawn === null)).toHaveLength(1);
+  expect(await suited(checker)).toEqual(['figure-eight-bend']);
   for (const bad of [
     { knot: 'no-knot' },
     { device: 'x' },

@@ -2,6 +2,9 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { join } from 'node:path';
 import { ENTRIES } from '../core/knots/catalogue/entries';
+import { entryById } from '../core/knots/catalogue/lookup';
+import { judgedBy } from '../core/judgings';
+import { shippedProfile } from '../core/profiles';
 import type { CheckEntry } from '../core/records';
 import { contentHash, sha256 } from './canonical';
 import { judgingAgain } from './judgingAgain';
@@ -29,9 +32,16 @@ const again = async (body: object) => {
 };
 
 test('as it was recorded it comes out the same; an entry names its judging, and one that names none is of version 1', async () => {
-  expect(check.body.judging).toBe(1);
+  expect(check.body.judging).toBe(2);
   expect(await again({})).toBe('same');
-  expect(await again({ judging: undefined })).toBe('same');
+  const { knot, rope_diameter_mm, fist_mm, answers, profile, profile_version } = check.body;
+  const before = judgedBy(
+    1,
+    { profile: shippedProfile(`${profile}@${profile_version}`), entry: entryById(knot), practice: null },
+    { knot, rope_diameter_mm, fist_mm, answers, stopper: false, secondSigned: false },
+  );
+  expect(contentHash(before)).not.toBe(contentHash(check.body.judgement));
+  expect(await again({ judging: undefined, judgement: before })).toBe('same');
 });
 
 test('another verdict, or an answer taken away, does not come out', async () => {
@@ -39,11 +49,14 @@ test('another verdict, or an answer taken away, does not come out', async () => 
   const other = 'judged again from its answers, its judgement is another';
   expect(await again({ judgement: { ...judgement, verdict: 'take-out-and-retie' } })).toBe(other);
   expect(await again({ answers: answers.slice(1) })).toBe(other);
+  // for another use another tail is asked, and no harness
+  expect(await again({ use: 'hitch-object' })).toBe(other);
 });
 
 test('what it was made by is not there: it cannot be known, and nothing is accused', async () => {
   expect(await again({ knot_entry_sha256: '0'.repeat(64) })).toBe('cannot');
   expect(await again({ profile_version: 99 })).toBe('cannot');
+  expect(await again({ common_practice: { version: 99, sha256: '' } })).toBe('cannot');
   expect(await again({ judging: 99 })).toBe('cannot');
 });
 

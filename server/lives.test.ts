@@ -49,7 +49,7 @@ const lifeOf = async (rope: string) => {
   };
 };
 const check = (rope: string, change: Record<string, unknown> = {}) => {
-  const body = checkBody({ tier: tier.id, rope }, { profile: 'sport-crag', profile_version: 2, ...change });
+  const body = checkBody({ tier: tier.id, rope }, { profile: 'sport-crag', profile_version: 3, ...change });
   return call(t, 'POST', '/checks', checker, body).then((answer) => ({ body, answer }));
 };
 const faulty = (answers: Record<string, unknown>[]) =>
@@ -218,6 +218,7 @@ test('both tails of a joint are measured; the worse one decides', async () => {
       await check(rope, {
         profile: 'rope-access',
         profile_version: 1,
+        use: 'join',
         tied_knot: { ...base.tied_knot, knot: 'double-fishermans' },
         answers: [...points.map((point) => ({ point, found: 'right' })), { point: 'tail', found: 'right', ...tail }],
       })

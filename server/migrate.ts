@@ -16,6 +16,7 @@ export const RIGHTS = {
     'knot_entries',
     'jobs',
     'passing_trials',
+    'passing_trial_withdrawals',
     'tied_knots',
     'knot_events',
     'entries',

@@ -96,7 +96,7 @@ describe('a check on paper', () => {
         const margin = p.tail?.margin_mm;
         if (margin !== null && margin !== undefined) {
           margins++;
-          expect(text).toContain(`Margin ${margin > 0 ? '+' : ''}${margin} mm at worst`);
+          expect(text).toContain(`Margin ${margin > 0 ? '+' : ''}${margin} mm`);
         }
       }
     }

@@ -55,7 +55,7 @@ const checkAt = (id: string, stop: number, change: Record<string, unknown> = {})
   return call(t, 'POST', '/checks', walker, {
     ...base,
     profile: 'sport-crag',
-    profile_version: 2,
+    profile_version: 3,
     tied_knot: { ...base.tied_knot, place: STOPS[stop]!.place },
     round: { walk: id, stop },
     ...change,

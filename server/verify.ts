@@ -116,13 +116,14 @@ export async function verifyOrganisation(
           `entry ${sequence}: the rules ${entry.body.profile}@${entry.body.profile_version} are not those it was judged by`,
         );
       const knot = await storedTiedKnot(db, entry.body.tied_knot);
-      const { knot: k, rope, place, tied_by, tied_at } = entry.body;
+      const { knot: k, rope, place, tied_by, tied_by_outside = null, tied_at } = entry.body;
       if (
         !knot ||
         knot.knot !== k ||
         knot.rope !== rope ||
         knot.place !== place ||
         knot.tied_by !== tied_by ||
+        knot.tied_by_words !== tied_by_outside ||
         knot.tied_at !== tied_at
       )
         faults.push(`entry ${sequence}: the tied knot ${entry.body.tied_knot} was altered or removed`);

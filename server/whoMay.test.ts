@@ -25,7 +25,16 @@ beforeAll(async () => {
     stops: [{ place: 'mast foot', knot: 'clove-hitch', rope: ours.rope }],
   });
   await call(t, 'POST', '/round-walks', people.instructor, { id: walk, round });
+  const trial = randomUUID();
+  await call(t, 'POST', '/passing-trials', people.instructor, {
+    id: trial,
+    knot: 'offset-overhand',
+    device: 'ring',
+    rope_diameter_mm: 11,
+    result: 'stuck',
+  });
   Object.assign(ids, {
+    '/passing-trials': trial,
     '/tied-knots': body.tied_knot.id,
     '/ropes': ours.rope,
     '/people': people.learner.id,
@@ -70,6 +79,7 @@ describe('of another organisation nothing is there', () => {
   /** What is otherwise right, so that nothing but whose it is can be refused. */
   const RIGHT: Readonly<Record<string, () => object>> = {
     'PATCH /people/:id': () => ({ password: PASSWORD }),
+    'POST /passing-trials/:id/withdrawals': () => ({ id: randomUUID(), reason: 'tried with another rope' }),
     'POST /people/:id/sign-offs': () => ({ id: randomUUID(), knot: 'bowline', may: 'tie', given: true }),
     'POST /ropes/:id/events': () => ({
       id: randomUUID(),

@@ -105,6 +105,10 @@ export const router = createBrowserRouter([
             path: 'log/timelines',
             lazy: async () => ({ Component: (await import('./stations/log/Timelines')).Timelines }),
           },
+          {
+            path: 'log/happened',
+            lazy: async () => ({ Component: (await import('./stations/log/Happened')).Happened }),
+          },
           { path: 'log/people', lazy: async () => ({ Component: (await import('./stations/log/People')).People }) },
           { path: 'log/rules', lazy: async () => ({ Component: (await import('./stations/log/Rules')).Rules }) },
           { path: 'log/:id', lazy: async () => ({ Component: (await import('./stations/log/CheckPage')).CheckPage }) },

@@ -24,6 +24,7 @@ import {
   frictionBody,
   frictionReply,
 } from '../knots';
+import { judgeBody, judgeReply, walkQuery, walkReply } from '../judging';
 import { ROUTES } from '../routes';
 
 const anything = z.record(z.string(), z.unknown());
@@ -117,6 +118,21 @@ export const KNOTS = {
     access: 'open',
     body: job,
     reply: chooseReply,
+  },
+  walk: {
+    ...ROUTES.walk,
+    summary: 'What is asked of a knot for a use, under a rule set',
+    access: 'open',
+    params: knotParams,
+    query: walkQuery,
+    reply: walkReply,
+  },
+  judge: {
+    ...ROUTES.judge,
+    summary: 'Answers to the points of a walk, judged as a recorded check is; nothing is stored',
+    access: 'open',
+    body: judgeBody,
+    reply: judgeReply,
   },
   tail: {
     ...ROUTES.tail,

@@ -4,23 +4,35 @@
  * loosens, what must be fed by hand, rope used and bulk. Each part is said by itself, there is no one number. Silence of a profile is said, it is neither a yes nor a no.
  */
 import { upTo } from '../units';
-import { behaviour } from '../knots/facts/behaviour';
 import { knotById, knotIds, CATALOGUE_VERSION } from '../knots/catalogue/catalogue';
 import { across_mm, unit_mm } from '../knots/shape/sizes';
 import type { BakedForm } from '../knots/shape/stored';
 import type { KnotEntry } from '../knots/facts/types';
-import type { Profile } from '../profiles';
+import { askedOf, lengthFor, rulesOf, type Profile } from '../profiles';
 import { cordCautions } from './friction';
 import type { Job } from './job';
-import { untyingAsked } from './untying';
+import { ropeInCompanion } from './ropeNeeded';
+import { undoneUneven, untyingAsked } from './untying';
 import { passing, type PassingTrial } from './passing';
 import { PULLS_ASKED } from './forPurpose';
-import { EQUAL_ONLY, isJoint, nosTo, stops, unequal, type ChangeKind, type RuleText } from './rules';
+import {
+  behaviourIn,
+  comesTo,
+  EQUAL_ONLY,
+  isJoint,
+  nosTo,
+  stopperFor,
+  stops,
+  unequal,
+  type ChangeKind,
+  type RuleText,
+} from './rules';
 import { pullWords } from '../knots/facts/words';
 
 export type { RuleText };
 /** What the order of the suited is made of, in the order in which it decides. */
 export const SCORE_PARTS = [
+  'adjusts',
   'made-for-it',
   'checked-by',
   'equal-ropes',
@@ -70,13 +82,11 @@ const anywhere = (all: readonly Fact[]): RuleText[] => all.map((f) => ({ ...f, o
 function reasonsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   const pulled = job.pulls.map((pull): Fact => {
     if (stops(knot, job, pull)) return { rule: 'P0', text: 'pulled against what it stops', source: 'practice' };
-    const g = behaviour(knot, pull);
+    const g = behaviourIn(knot, job, pull);
+    const said = pullWords(comesTo(knot, job, pull), knot.family === 'bend');
     return {
       rule: 'P0',
-      text:
-        g.grade === 'ok'
-          ? `${pullWords(pull, knot.family === 'bend')}: ${g.condition}`
-          : `made for ${pullWords(pull, knot.family === 'bend')}`,
+      text: g.grade === 'ok' ? `${said}: ${g.condition}` : `made for ${said}`,
       source: g.source ?? 'general',
     };
   });
@@ -96,12 +106,16 @@ function namedBy(profile: Profile, knot: KnotEntry, job: Job): Fact | null {
     const says = profile.tieIn.find((k) => k.knot === knot.id && k.says === 'named');
     return says ? { rule: says.rule, text: says.text, source: says.source } : null;
   }
-  const length = profile.lengths.find((l) => l.for.includes(knot.id) && l.use !== 'tie-in');
-  const asked = (profile.also ?? []).find((a) => a.knots.includes(knot.id));
+  const length = profile.lengths.find(
+    (l) =>
+      l.for.includes(knot.id) &&
+      (l.use === 'any' || l.use === job.purpose || (l.use === 'rope-end' && job.purpose === 'stopper')),
+  );
+  const [asked] = askedOf({ ...rulesOf(profile), common: false }, knot, job.purpose, 'named');
   return length
     ? { rule: length.id, text: length.text, source: length.source }
     : asked
-      ? { rule: asked.rule, text: asked.text, source: asked.source }
+      ? { rule: asked.rule.id, text: asked.rule.text, source: asked.rule.source as Fact['source'] }
       : null;
 }
 
@@ -130,12 +144,27 @@ function cautionsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
     );
   const u = untyingAsked(knot, job);
   if (job.untie !== 'any' && u.most > 3) add('U2', `${u.least} to ${u.most} of 5 to undo: ${u.text}`, u.source);
+  if (job.untie !== 'any' && job.set_unevenly && !undoneUneven(knot, job))
+    add('U4', 'how it comes undone when it was set unevenly is not known', 'general');
+  if (job.untie !== 'any' && job.stiff_rope && u.most > 2)
+    add('U5', 'a stiff rope makes it harder to undo; by how much is not known', 'general');
   if (job.purpose === 'tie-in' && !profile.tieIn.some((k) => k.knot === knot.id))
     add('S1', `the rule set ${profile.name} says nothing about this knot as a tie-in`, 'practice', profile.id);
-  for (const a of profile.also ?? []) if (a.knots.includes(knot.id)) add(a.rule, a.text, a.source, profile.id);
+  for (const a of profile.also ?? [])
+    if (a.knots.includes(knot.id) && (a.uses === undefined || a.uses.includes(job.purpose)))
+      add(a.rule, a.text, a.source, profile.id);
   const stopper = profile.stopperBehindTieIn;
   if (job.purpose === 'tie-in' && stopper.asked === 'required' && stopper.knots.includes(knot.id))
     add('S2', stopper.text, stopper.source, profile.id);
+  if (withStopper(knot, job)) {
+    const standing = profile.tieIn.find((k) => k.knot === knot.id && k.says !== 'named');
+    add(
+      'S5',
+      `with the stopper behind it${standing ? `: ${standing.text}` : ''}`,
+      standing?.source ?? 'practice',
+      standing ? profile.id : null,
+    );
+  }
   if (knot.needs.eye_first && job.object === 'post')
     add('N6', 'its eye is made first: only over a post whose end can be reached', 'practice');
   if (isJoint(knot) && unequal(job))
@@ -153,6 +182,26 @@ function cautionsFor(knot: KnotEntry, job: Job, profile: Profile): RuleText[] {
   return out;
 }
 
+/** Whether a stopper will be tied behind it. */
+const withStopper = (knot: KnotEntry, job: Job): boolean =>
+  job.stopper_behind === true && stopperFor(knot, job) !== undefined;
+
+/** The usual knot where a loop in the middle is pulled one way only (practice). */
+const ONE_WAY = 'inline-eight';
+const ONE_WAY_PULLS: readonly Job['pulls'][number][] = ['standing-eye', 'tail-eye'];
+function isUsual(knot: KnotEntry, job: Job): boolean {
+  if (job.purpose === 'midline' && job.pulls.length === 1 && ONE_WAY_PULLS.includes(job.pulls[0]!))
+    return knot.id === ONE_WAY;
+  return knot.usual_for?.includes(job.purpose) ?? false;
+}
+
+/** How it is adjusted where it hangs: at once; by sliding; only by working the knot along. */
+const AT_ONCE: readonly string[] = ['clove-hitch', 'munter-hitch', 'double-figure-eight-loop'];
+function adjusts(knot: KnotEntry): 0 | 1 | 2 {
+  if (AT_ONCE.includes(knot.id) || knot.family === 'friction') return 0;
+  return knot.family === 'noose' ? 1 : 2;
+}
+
 /** Grades of a pull that is stood. */
 const STANDS: readonly string[] = ['made', 'ok'];
 
@@ -165,16 +214,24 @@ function scoreOf(
 ): ScorePart[] {
   const u = untyingAsked(knot, job);
   const named = namedBy(profile, knot, job) !== null;
-  const usual = knot.usual_for?.includes(job.purpose) ?? false;
+  const usual = isUsual(knot, job);
   const grave = knot.faults.filter((f) => f.verdict === 'take-out-and-retie').length;
   const unit = unit_mm(form, across_mm(knot, job.rope));
-  const mm = upTo(10, form.set.inKnot_ropeDiameters.value * unit);
+  const stopper = withStopper(knot, job) ? ropeInCompanion(knot.id, stopperFor(knot, job)!).value * unit : 0;
+  const mm = upTo(10, form.set.inKnot_ropeDiameters.value * unit + stopper);
   const girth = upTo(10, form.set.girth_ropeDiameters.value * unit);
   const minds = isJoint(knot) && unequal(job) && EQUAL_ONLY.includes(knot.id);
-  const onlyOk = job.pulls.filter((p) => !stops(knot, job, p) && behaviour(knot, p).grade !== 'made');
+  const onlyOk = job.pulls.filter((p) => !stops(knot, job, p) && behaviourIn(knot, job, p).grade !== 'made');
   const others = PULLS_ASKED[job.purpose].filter((p) => !job.pulls.includes(p));
-  const stands = others.filter((p) => stops(knot, job, p) || STANDS.includes(behaviour(knot, p).grade));
+  const stands = others.filter((p) => stops(knot, job, p) || STANDS.includes(behaviourIn(knot, job, p).grade));
+  const rope_used = {
+    part: 'rope-used',
+    value: mm,
+    text: `${mm} mm of rope in the knot${isJoint(knot) ? ', of each' : ''}${stopper > 0 ? ', its stopper in' : ''}`,
+  } as const;
+  const bulk = { part: 'bulk', value: girth, text: `${girth} mm round it` } as const;
   return [
+    ...(job.adjustable ? [{ part: 'adjusts', value: adjusts(knot), text: knot.adjust.text } as const] : []),
     {
       part: 'made-for-it',
       value: onlyOk.length,
@@ -223,7 +280,11 @@ function scoreOf(
       value: knot.recognised.by === 'anyone' ? 0 : 1,
       text: knot.recognised.by === 'anyone' ? 'known to everybody' : 'known to those trained on it',
     },
-    { part: 'ways-to-get-it-wrong', value: grave, text: `${grave} grave faults known` },
+    {
+      part: 'ways-to-get-it-wrong',
+      value: grave + (knot.harder_to_dress ? 1 : 0),
+      text: `${grave} grave faults known${knot.harder_to_dress ? '; harder to dress neatly' : ''}`,
+    },
     { part: 'loosens', value: knot.keeps_when_idle ? 0 : 1, text: knot.loosens.text },
     {
       part: 'passes',
@@ -235,10 +296,14 @@ function scoreOf(
             ? 'passes what it must, in trials'
             : 'nothing to pass',
     },
-    { part: 'rope-used', value: mm, text: `${mm} mm of rope in the knot${isJoint(knot) ? ', of each' : ''}` },
-    { part: 'bulk', value: girth, text: `${girth} mm round it` },
+    // what stops something is the better the larger it is
+    ...(job.purpose === 'stopper' ? [{ ...bulk, value: -girth }, rope_used] : [rope_used, bulk]),
   ];
 }
+
+/** The tail that the rules ask of a knot in this job, mm: how long tails will be that have to pass something. */
+const tailAsked = (knot: string, job: Job, profile: Profile): number | null =>
+  lengthFor(profile, { knot, rope_diameter_mm: job.rope.diameter_mm }).required_mm;
 
 /**
  * Every catalogue knot exactly once.
@@ -257,6 +322,7 @@ export function choose(job: Job, profile: Profile, trials?: readonly PassingTria
       job,
       (form.set.girth_ropeDiameters.value * unit_mm(form, across_mm(entry, job.rope))) / Math.PI,
       trials,
+      () => tailAsked(id, job, profile),
     );
     const nos = nosTo(entry, job, profile, passed.nos);
     const only = nos[0];
@@ -269,7 +335,16 @@ export function choose(job: Job, profile: Profile, trials?: readonly PassingTria
       });
     else if (nos.length === 1 && only.change)
       nearly.push({ knot: id, wouldDoIf: only.change.text, rule: only.rule, change: only.change.kind });
-    else excluded.push({ knot: id, because: nos.map(({ rule, text, source, of }) => ({ rule, text, source, of })) });
+    else
+      excluded.push({
+        knot: id,
+        // that it passed in a trial is told as well: it may be asked for another purpose
+        because: [
+          ...nos.map(({ rule, text, source, of }) => ({ rule, text, source, of })),
+          ...passed.reasons,
+          ...passed.cautions,
+        ],
+      });
   }
   const byScore = (a: Suited, b: Suited) => {
     for (let i = 0; i < a.score_parts.length; i++) {

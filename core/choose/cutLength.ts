@@ -6,9 +6,11 @@ import { fault, finite } from '../errors';
 import { knotById } from '../knots/catalogue/catalogue';
 import type { Range } from '../knots/shape/measures';
 import { unit_mm } from '../knots/shape/sizes';
-import { judgeTail, type Profile } from '../profiles';
+import { lengthFor, type Profile } from '../profiles';
+import { ruleSaid } from '../profiles/words';
 import { LOOP_JOINTS } from './job';
-import { ropeNeeded, TAIL_WITHOUT_RULE_MM } from './ropeNeeded';
+import { ropeNeeded } from './ropeNeeded';
+import { oneTurn } from './roundObject';
 
 export interface CutPart {
   readonly what: string;
@@ -23,9 +25,6 @@ export interface CutLength {
   readonly high_mm: number;
   readonly notes: readonly string[];
 }
-
-/** The least own tail of a stopper (practice: 75 to 100 mm); its turns are computed. */
-const STOPPERS_OWN_TAIL_MM = 75;
 
 const part = (what: string, { low, value, high }: Range): CutPart => ({ what, low_mm: low, mm: value, high_mm: high });
 const exactly = (what: string, mm: number): CutPart => ({ what, low_mm: mm, mm, high_mm: mm });
@@ -64,66 +63,87 @@ export function loopLength(
     throw fault('bad-input', {}, [
       { path: 'body.round_mm', message: `is not longer than the joint, ${Math.ceil(joint)} mm` },
     ]);
-  const { required_mm, rule } = judgeTail(profile, { knot: q.joint, rope_diameter_mm: across });
-  const tail = required_mm ?? TAIL_WITHOUT_RULE_MM;
+  // the water knot closes a sling of tape, the others a loop of cord
+  const use = q.joint === 'water-knot' ? 'sling' : 'cord-loop';
+  const { required_mm, rule } = lengthFor(profile, { knot: q.joint, rope_diameter_mm: across, use });
+  const tail = required_mm!;
   return summed(
     [
       exactly('round the loop, to the joint', round - joint),
       part('in the joint, both ends', times(form.set.inKnot_ropeDiameters, 2 * unit)),
       exactly('two tails', 2 * tail),
     ],
-    [
-      required_mm === null
-        ? `tails: the rule set gives no length; ${TAIL_WITHOUT_RULE_MM} mm taken (general)`
-        : `tails: ${rule.text}`,
-      'set it hard under body weight, then measure the loop again',
-    ],
+    [`tails: ${rule.text} (${ruleSaid(rule)})`, 'set it hard under body weight, then measure the loop again'],
   );
 }
 
+/** What people cut for an eye-to-eye cord, mm (practice). */
+const CUT_MM = { low: 1050, high: 1200 } as const;
+
 /**
- * A cord with a noose at each end, for a friction hitch tied with one.
- * @param between_mm from the far point of one eye to that of the other, set
- * @param stoppers whether a double overhand stopper is tied in each tail
- * @throws bad-input where there is no room for two nooses; not-a-number
+ * A cord with a noose at each end, for a friction hitch tied with one: from what is wanted between the eyes, or from the whole cord.
+ * @param between_mm from the far point of one eye to that of the other, set; or
+ * @param whole_mm the cord as it is cut
+ * @param stoppers whether a double overhand stopper is tied in each tag: then its own tail is the tail
+ * @throws bad-input where there is no room for two nooses, or not just one of the two lengths is given; not-a-number
  */
 export function eyeToEyeLength(
   profile: Profile,
-  q: { readonly cord_diameter_mm: number; readonly between_mm: number; readonly stoppers: boolean },
-): CutLength {
+  q: {
+    readonly cord_diameter_mm: number;
+    readonly between_mm?: number | undefined;
+    readonly whole_mm?: number | undefined;
+    readonly stoppers: boolean;
+  },
+): CutLength & { readonly between_mm: number } {
   const across = finite('cord_diameter_mm', q.cord_diameter_mm, 2, 20);
-  const between = finite('between_mm', q.between_mm, 1, 20_000);
+  if ((q.between_mm === undefined) === (q.whole_mm === undefined))
+    throw fault('bad-input', {}, [{ path: 'body.between_mm', message: 'either it or whole_mm' }]);
   const form = knotById('barrel-noose').baked.forms['right']!;
-  const noose = ropeNeeded(profile, { knot: 'barrel-noose', rope_diameter_mm: across });
+  const noose = ropeNeeded(profile, {
+    knot: 'barrel-noose',
+    use: 'termination',
+    rope_diameter_mm: across,
+    ...(q.stoppers && { companions: ['stopper-in-tag'] }),
+  });
   const reach = noose.eye_mm / 2 + form.set.length_ropeDiameters.value * across;
+  const between =
+    q.between_mm === undefined
+      ? finite('whole_mm', q.whole_mm!, 1, 20_000) - 2 * noose.total_mm + 2 * reach
+      : finite('between_mm', q.between_mm, 1, 20_000);
   if (between <= 2 * reach)
     throw fault('bad-input', {}, [
-      { path: 'body.between_mm', message: `has no room for two nooses, ${Math.ceil(2 * reach)} mm` },
+      {
+        path: q.between_mm === undefined ? 'body.whole_mm' : 'body.between_mm',
+        message: `has no room for two nooses, ${Math.ceil(q.between_mm === undefined ? 2 * noose.total_mm : 2 * reach)} mm`,
+      },
     ]);
-  const stopper = times(knotById('double-overhand-stopper').baked.forms['right']!.set.inKnot_ropeDiameters, across);
-  return summed(
+  const two = (of: 'in_knot' | 'eye' | 'tail' | 'stopper'): Range => ({
+    low: 2 * noose[`${of}_mm_low`],
+    value: 2 * noose[`${of}_mm`],
+    high: 2 * noose[`${of}_mm_high`],
+  });
+  const cut = summed(
     [
       exactly('between the nooses', between - 2 * reach),
-      part('two nooses, eyes and tails in', {
-        low: 2 * noose.total_mm_low,
-        value: 2 * noose.total_mm,
-        high: 2 * noose.total_mm_high,
-      }),
-      ...(q.stoppers
-        ? [
-            part('two stoppers with their own tails', {
-              low: 2 * (stopper.low + STOPPERS_OWN_TAIL_MM),
-              value: 2 * (stopper.value + STOPPERS_OWN_TAIL_MM),
-              high: 2 * (stopper.high + STOPPERS_OWN_TAIL_MM),
-            }),
-          ]
-        : []),
+      part('two nooses', two('in_knot')),
+      part('their eyes', two('eye')),
+      ...(q.stoppers ? [part('two stoppers', two('stopper'))] : []),
+      part(q.stoppers ? 'the stoppers’ own tails' : 'two tails', two('tail')),
     ],
-    [
-      ...noose.notes,
-      'held against practice: 1.05 to 1.2 m in all, about 400 mm for a noose; the upper figure leaves room for stoppers',
-    ],
+    noose.notes,
   );
+  const apart =
+    cut.mm < CUT_MM.low
+      ? `${Math.ceil(CUT_MM.low - cut.mm)} mm less than the shortest of that`
+      : cut.mm > CUT_MM.high
+        ? `${Math.ceil(cut.mm - CUT_MM.high)} mm more than the longest of that`
+        : 'within that';
+  return {
+    ...cut,
+    between_mm: Math.round(between * 10) / 10,
+    notes: [...cut.notes, `people cut 1.05 to 1.2 m in all (practice): this is ${apart}`],
+  };
 }
 
 /**
@@ -138,8 +158,7 @@ export function roundAPost(q: {
   const d = finite('rope_diameter_mm', q.rope_diameter_mm, 2, 40);
   const girth = finite('girth_mm', q.girth_mm, 10, 20_000);
   const turns = finite('turns', q.turns, 0.5, 20);
-  // the rope's middle line runs half its thickness off the post, and climbs by its thickness a turn
-  const one = Math.hypot(girth + Math.PI * d, d);
+  const one = oneTurn(girth / Math.PI, d);
   const thin = girth / Math.PI < 8 * d;
   return summed(
     [exactly(`${turns} turns`, turns * one)],

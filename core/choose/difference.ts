@@ -3,6 +3,7 @@ import type { Choice, ScorePart } from './choose';
 
 /** How each part of the order is spoken of. */
 const DECIDES: Readonly<Record<ScorePart['part'], string>> = {
+  adjusts: 'how it is adjusted',
   'made-for-it': 'what it was made for',
   'usual-for': 'what is usual',
   'also-stands': 'what else it stands',

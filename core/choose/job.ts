@@ -39,6 +39,12 @@ export interface JobRope {
   readonly diameter_mm: number;
 }
 
+/** A device by its kind, one of those that are to be passed or any other word, and its opening as it was measured. */
+export interface JobDevice {
+  readonly kind: string;
+  readonly opening_mm: number;
+}
+
 export interface Job {
   readonly purpose: Purpose;
   /** id or id@version */
@@ -55,4 +61,14 @@ export interface Job {
   readonly must_pass: readonly (typeof MUST_PASS)[number][];
   readonly team: (typeof TEAMS)[number];
   readonly life_load: boolean;
+  /** a stopper will be tied behind it, where one can be */
+  readonly stopper_behind?: boolean | undefined;
+  /** it has to be adjusted where it hangs */
+  readonly adjustable?: boolean | undefined;
+  /** it may be set in haste, unevenly: how it comes undone then counts */
+  readonly set_unevenly?: boolean | undefined;
+  /** the rope is stiff: that too decides how hard a knot is to undo */
+  readonly stiff_rope?: boolean | undefined;
+  /** what it has to stop at, or to pass, by the opening that was measured */
+  readonly devices?: readonly JobDevice[] | undefined;
 }

@@ -17,6 +17,10 @@ export interface PassingTrial {
   /** of the rope, both ropes of a joint */
   readonly rope_diameter_mm: number;
   readonly result: PassingResult;
+  /** of the device, where it was measured: then the trial speaks for that opening alone */
+  readonly opening_mm?: number | null;
+  /** of the tails, where they were measured: then it speaks for tails as long at most */
+  readonly tail_mm?: number | null;
   /** what caught, where something did */
   readonly caught: (typeof CAUGHT)[number] | null;
   readonly note: string;
@@ -89,6 +93,13 @@ const OVER_AN_EDGE: Readonly<Record<string, string>> = {
 
 /** A trial speaks for ropes that differ by no more than this. */
 const AS_THICK_mm = 0.5;
+/** And for openings that differ by no more than this. */
+const AS_WIDE_mm = 1;
+
+/** Whether a trial speaks for an opening and tails: for those that it was made with. @param opening_mm null where the job does not say */
+const speaksFor = (t: PassingTrial, opening_mm: number | null, tail_mm: number | null): boolean =>
+  (t.opening_mm == null || opening_mm === null || Math.abs(t.opening_mm - opening_mm) <= AS_WIDE_mm) &&
+  (t.tail_mm == null || tail_mm === null || t.tail_mm >= tail_mm);
 
 /** Openings of devices of each kind, the narrowest place a knot has to go through. General: measure your own. */
 export const DEVICES: Readonly<
@@ -115,7 +126,7 @@ const WORST: readonly PassingResult[] = ['stuck', 'by-hand', 'passes'];
 
 /**
  * Whether a knot passes a device.
- * @param girth_mm across the set knot at its widest, computed @param opening_mm of the device, where it was measured
+ * @param girth_mm across the set knot at its widest, computed @param measured_mm of the device, where it was measured @param tail_mm how long the tails will be
  */
 export function passage(
   knot: string,
@@ -123,11 +134,17 @@ export function passage(
   rope_diameter_mm: number,
   girth_mm: number,
   trials: readonly PassingTrial[] = SHIPPED_TRIALS,
-  opening_mm = DEVICES[device].opening_mm,
+  measured_mm: number | null = null,
+  tail_mm: number | null = null,
 ): Passage {
+  const opening_mm = measured_mm ?? DEVICES[device].opening_mm;
   const { name } = DEVICES[device];
   const own = trials.filter(
-    (t) => t.knot === knot && t.device === device && Math.abs(t.rope_diameter_mm - rope_diameter_mm) <= AS_THICK_mm,
+    (t) =>
+      t.knot === knot &&
+      t.device === device &&
+      Math.abs(t.rope_diameter_mm - rope_diameter_mm) <= AS_THICK_mm &&
+      speaksFor(t, measured_mm, tail_mm),
   );
   const worst = WORST.flatMap((result) => own.filter((t) => t.result === result))[0];
   if (worst) {
@@ -137,7 +154,7 @@ export function passage(
     return {
       device,
       says: worst.result,
-      text: `${what} in a trial with ${worst.rope_diameter_mm} mm${worst.note ? `: ${worst.note}` : ''}`,
+      text: `${what}${worst.opening_mm == null ? '' : ` of ${worst.opening_mm} mm`} in a trial with ${worst.rope_diameter_mm} mm${worst.tail_mm == null ? '' : `, tails of ${worst.tail_mm} mm`}${worst.note ? `: ${worst.note}` : ''}`,
       source: worst.source,
     };
   }
@@ -164,13 +181,16 @@ export function passing(
   job: Job,
   girth_mm: number,
   trials?: readonly PassingTrial[],
+  /** how long the tails will be, mm; asked for where something has to be passed */
+  tail_mm: () => number | null = () => null,
 ): { nos: No[]; reasons: RuleText[]; cautions: RuleText[] } {
   // a trial of two equal ropes says nothing of an unequal pair
   const other_mm =
     knot.family === 'bend' ? (job.second_rope?.diameter_mm ?? job.rope.diameter_mm) : job.rope.diameter_mm;
   const equal = Math.abs(other_mm - job.rope.diameter_mm) <= AS_THICK_mm;
   const all = job.must_pass.map((device): Passage => {
-    const found = passage(knot.id, device, job.rope.diameter_mm, girth_mm, trials);
+    const measured = job.devices?.find((d) => d.kind === device)?.opening_mm ?? null;
+    const found = passage(knot.id, device, job.rope.diameter_mm, girth_mm, trials, measured, tail_mm());
     return equal || (found.says !== 'passes' && found.says !== 'by-hand') || device === 'edge'
       ? found
       : {

@@ -3,9 +3,13 @@
  * that is, or names the one visible change that would do. What a rule set says of a knot is that rule set's own rule, with its id and source.
  */
 import { untyingAsked } from './untying';
-import { behaviour } from '../knots/facts/behaviour';
+import { behaviour, type Behaviour } from '../knots/facts/behaviour';
 import { FAMILIES, type KnotEntry, type Source } from '../knots/facts/types';
-import type { Profile } from '../profiles';
+import { knotById } from '../knots/catalogue/catalogue';
+import { companionsFor, type Companion } from '../knots/facts/uses';
+import { across_mm, unit_mm } from '../knots/shape/sizes';
+import { COMMON_PRACTICE, companionsAsked, rulesOf, type Profile } from '../profiles';
+import { COMPANION_WORDS } from '../profiles/words';
 import type { Job } from './job';
 import { OBJECT_WORDS, pullWords } from '../knots/facts/words';
 
@@ -52,6 +56,32 @@ const when = <T>(holds: boolean, found: T): T[] => (holds ? [found] : []);
 /** A stopper has no eye: what pulls at its standing part pulls it against what it stops. Any other pull it must be graded for. */
 export const stops = (knot: KnotEntry, job: Job, pull: Job['pulls'][number]) =>
   knot.family === 'stopper' && job.purpose === 'stopper' && pull === 'standing-eye';
+/** Purposes of a loop in the rope: pulled across its eye it is pulled from one end or the other. */
+const IN_THE_ROPE: readonly Job['purpose'][] = ['midline', 'handle', 'isolate-damage', 'two-eyes'];
+/** Purposes of a joint that closes a loop: however the loop hangs, its joint is pulled rope against rope. */
+const CLOSED_LOOP: readonly Job['purpose'][] = ['sling', 'cord-loop'];
+const GRADES = ['fails', 'not-known', 'avoid', 'ok', 'made'] as const;
+
+/** The pull that one of the job comes to for a knot: of a closed loop, however it hangs, its joint is pulled rope against rope. */
+export const comesTo = (knot: KnotEntry, job: Job, pull: Job['pulls'][number]): Job['pulls'][number] =>
+  (pull === 'standing-eye' || pull === 'ring') &&
+  CLOSED_LOOP.includes(job.purpose) &&
+  knot.family === 'bend' &&
+  behaviour(knot, pull).grade === 'not-known'
+    ? 'through'
+    : pull;
+
+/** What a knot does under a pull of the job: as its entry grades it, or as the pulls that this one comes to. */
+export function behaviourIn(knot: KnotEntry, job: Job, pull: Job['pulls'][number]): Behaviour {
+  const own = behaviour(knot, comesTo(knot, job, pull));
+  if (own.grade !== 'not-known') return own;
+  if (pull === 'cross' && IN_THE_ROPE.includes(job.purpose) && knot.family !== 'hitch')
+    return [behaviour(knot, 'standing-eye'), behaviour(knot, 'tail-eye')].reduce((a, b) =>
+      GRADES.indexOf(b.grade) < GRADES.indexOf(a.grade) ? b : a,
+    );
+  return own;
+}
+
 const graded = (
   knot: KnotEntry,
   job: Job,
@@ -60,9 +90,9 @@ const graded = (
 ): Found[] =>
   job.pulls.flatMap((pull) => {
     if (stops(knot, job, pull)) return [];
-    const g = behaviour(knot, pull);
+    const g = behaviourIn(knot, job, pull);
     return when(g.grade === grade, {
-      text: words(pulled(knot, pull), g.what_happens),
+      text: words(pulled(knot, comesTo(knot, job, pull)), g.what_happens),
       ...(g.source && { source: g.source }),
     });
   });
@@ -82,6 +112,16 @@ const WITH_A_STOPPER: Change = {
   kind: 'add-stopper',
   text: 'if a stopper is tied in its tail and the eye is not small; the double bowline is advised in its place',
 };
+
+/** Ropes that are tied with one strand; cord and tape are tied to slings. */
+const ONE_STRAND: readonly Job['rope']['kind'][] = ['dynamic', 'low-stretch', 'high-modulus-cord', 'hollow-braid'];
+
+/** How far across the set knot is in the job's rope, mm: of its girth, were it round. */
+function acrossOf(knot: string, job: Job): number {
+  const { entry, baked } = knotById(knot);
+  const form = baked.forms['right']!;
+  return (form.set.girth_ropeDiameters.value * unit_mm(form, across_mm(entry, job.rope))) / Math.PI;
+}
 
 /** Rules that hold under every rule set, in the order in which they are looked at. */
 export const RULES: readonly Rule[] = [
@@ -113,6 +153,70 @@ export const RULES: readonly Rule[] = [
     source: 'practice',
     weight: 'danger',
     says: (knot, job) => (holdsALife(job) && knot.for_a_life?.only === 'never' ? [knot.for_a_life] : []),
+  },
+  {
+    id: 'L3',
+    text: 'What practice keeps from a life is not offered for it.',
+    source: 'practice',
+    weight: 'danger',
+    says: (knot, job) =>
+      holdsALife(job)
+        ? COMMON_PRACTICE.refused.filter(
+            (r) =>
+              knot.for_a_life?.only !== 'never' &&
+              r.knots.includes(knot.id) &&
+              (r.uses === 'any' || r.uses.includes(job.purpose)),
+          )
+        : [],
+  },
+  {
+    id: 'L4',
+    text: 'A girth hitch is loaded on both strands together: in a single rope one would carry alone.',
+    source: 'practice',
+    weight: 'danger',
+    says: (knot, job) =>
+      when(
+        knot.id === 'girth-hitch' && holdsALife(job) && ONE_STRAND.includes(job.rope.kind),
+        'both strands are loaded together, in a sling: here one strand would carry alone',
+      ),
+  },
+  {
+    id: 'L5',
+    text: 'An autoblock is not climbed on, and no belay is escaped with it.',
+    source: 'practice',
+    weight: 'danger',
+    says: (knot, job) =>
+      when(
+        knot.id === 'autoblock' && holdsALife(job) && job.pulls.includes('up'),
+        'best under a descender, not for climbing or escaping a belay',
+      ),
+  },
+  {
+    id: 'L6',
+    text: 'A cord as thick as the rope does not bite.',
+    source: 'general',
+    weight: 'danger',
+    says: (knot, job) =>
+      when(
+        knot.family === 'friction' && Boolean(job.second_rope) && job.rope.diameter_mm >= job.second_rope!.diameter_mm,
+        `${job.rope.diameter_mm} mm cord on ${job.second_rope?.diameter_mm} mm rope: as thick as the rope, it does not bite`,
+      ),
+  },
+  {
+    id: 'M4',
+    text: 'A stopper is larger than the opening it stops at.',
+    source: 'general',
+    weight: 'danger',
+    says: (knot, job) => {
+      if (knot.family !== 'stopper' || job.purpose !== 'stopper') return [];
+      const across = Math.floor(acrossOf(knot.id, job));
+      return (job.devices ?? [])
+        .filter((d) => across <= d.opening_mm)
+        .map(
+          (d) =>
+            `about ${across} mm across when set: it can go through ${d.kind.replaceAll('-', ' ')} of ${d.opening_mm} mm`,
+        );
+    },
   },
   {
     id: 'R1',
@@ -151,9 +255,13 @@ export const RULES: readonly Rule[] = [
     text: 'A person does not hang on one strand of accessory cord.',
     source: 'general',
     weight: 'rope-or-rules',
-    says: (_knot, job) =>
+    says: (knot, job) =>
       when(
-        job.rope.kind === 'accessory-cord' && holdsALife(job) && !CORD_IS_USUAL.includes(job.purpose),
+        job.rope.kind === 'accessory-cord' &&
+          holdsALife(job) &&
+          !CORD_IS_USUAL.includes(job.purpose) &&
+          // of cord is what a friction hitch is made
+          knot.family !== 'friction',
         'accessory cord is no rope to hang a person on by one strand',
       ),
   },
@@ -318,11 +426,32 @@ const said = (rule: Rule, knot: KnotEntry, job: Job): No[] =>
     };
   });
 
+/** The stopper that can be tied behind a knot for a purpose; undefined where none can. */
+export const stopperFor = (knot: KnotEntry, job: Job): Companion | undefined =>
+  companionsFor(knot, job.purpose).find((c) => c === 'stopper-behind' || c === 'stopper-in-tag');
+
+/** A knot that common practice ties only with another one: with it, it would do. */
+function onlyWithCompanion(knot: KnotEntry, job: Job, profile: Profile): No[] {
+  if (knot.for_a_life) return [];
+  return companionsAsked(rulesOf(profile), knot, job.purpose)
+    .filter((a) => a.how === 'required' && a.rule?.layer === 'common')
+    .map((a): No => ({
+      rule: a.rule!.id,
+      text: a.rule!.text,
+      source: a.rule!.source as Source,
+      of: null,
+      weight: 'danger',
+      change: { kind: 'add-stopper', text: `with ${COMPANION_WORDS[a.companions[0]!]}` },
+    }));
+}
+
 /** What the rule set says of a knot on which a person hangs. */
 function ofTheProfile(knot: KnotEntry, job: Job, profile: Profile): No[] {
   if (!holdsALife(job)) return [];
+  // with the stopper that will be tied it is what the rules ask
+  if (job.stopper_behind && stopperFor(knot, job)) return [];
   const says = profile.tieIn.find((k) => k.knot === knot.id);
-  if (!says) return said(OWN_STOPPER_RULE, knot, job);
+  if (!says) return [...said(OWN_STOPPER_RULE, knot, job), ...onlyWithCompanion(knot, job, profile)];
   const own = { rule: says.rule, text: says.text, source: says.source, of: profile.id };
   if (says.says === 'only-with-stopper')
     return [

@@ -1,6 +1,6 @@
 /** Points on which practitioners differ: both sides with their reasons. What each shipped rule set does is read from it where it says so. */
 import type { Source } from '../knots/facts/types';
-import type { Profile } from './types';
+import type { Asks, Profile } from './types';
 
 export interface Side {
   readonly says: string;
@@ -25,6 +25,9 @@ const EIGHT = 'figure-eight-follow-through';
 const STOPPER = { required: 'required', optional: 'may be tied', 'not-asked': 'not asked' } as const;
 const namedTieIns = (p: Profile) => p.tieIn.filter((k) => k.says === 'named');
 const ofKnot = (knot: string) => (p: Profile) => p.tieIn.find((k) => k.knot === knot)?.text ?? null;
+
+const alsoAsked = (p: Profile, knot: string, kind: Asks['kind']): string | null =>
+  p.also?.find((a) => a.asks?.kind === kind && a.knots.includes(knot))?.text ?? null;
 
 export const DISAGREEMENTS: readonly Disagreement[] = [
   {
@@ -154,12 +157,7 @@ export const DISAGREEMENTS: readonly Disagreement[] = [
       side('From the bottom upward.', 'So in rescue: the base of the anchor is its strong part.'),
     ],
     here: 'Either is right; no wrap crosses another.',
-    stance: (p) =>
-      p.id === 'river-expedition'
-        ? 'from the top downward, in bridging'
-        : p.id === 'rescue-team'
-          ? 'from the bottom upward'
-          : null,
+    stance: (p) => alsoAsked(p, 'tension-free-hitch', 'point'),
   },
   {
     id: 'friction-cord',
@@ -203,7 +201,7 @@ export const DISAGREEMENTS: readonly Disagreement[] = [
       side('Without, set hard and looked at again.', 'A backup is bulk, and hides the tails.', 'general'),
     ],
     here: 'The rule set decides; only in webbing.',
-    stance: (p) => (p.id === 'rescue-team' ? 'in webbing always with an overhand backup on both sides' : null),
+    stance: (p) => alsoAsked(p, 'water-knot', 'companion'),
   },
   {
     id: 'does-an-eight-undo',

@@ -6,13 +6,17 @@
 import { fault, finite } from '../errors';
 import { entryById } from '../knots/catalogue/lookup';
 import type { KnotEntry } from '../knots/facts/types';
-import { isInTheMiddle, usesOf, type Companion, type Use } from '../knots/facts/uses';
+import { isAmong, isInTheMiddle, partsOf, usesOf, type Companion, type Use } from '../knots/facts/uses';
 import { COMMON_PRACTICE, type CommonLength } from './common';
+import { refusalOf, type Rules } from './rules';
 import { againstLimits, DEFAULT_FIST_MM, FIST_RANGE_MM, requiredLength_mm, type TailAnswer } from './tail';
-import type { LengthKind, LengthRule, Profile } from './types';
+import type { Layer, LengthKind, LengthRule, Profile } from './types';
 
-/** Whose rule it is: a school's, or common practice. */
-export type Layer = 'school' | 'common';
+/** What lengths read of a knot's entry. */
+export type LengthEntry = Pick<KnotEntry, 'id' | 'purposes' | 'pulls'> & {
+  readonly family: string;
+  readonly check_points: readonly { readonly id: string }[];
+};
 
 export interface LengthQuestion {
   readonly knot: string;
@@ -30,6 +34,11 @@ export interface LengthQuestion {
   readonly fist_mm?: number | undefined;
   /** whether common practice counts where the school says nothing; yes where it is not said */
   readonly common?: boolean | undefined;
+}
+
+/** The same of a tail that lies somewhere between two lengths. */
+export interface LengthsBetween extends Pick<LengthQuestion, 'rope_diameter_mm' | 'use' | 'companions' | 'fist_mm'> {
+  readonly between?: { readonly low_mm: number; readonly high_mm: number } | undefined;
 }
 
 export interface LengthAnswer extends Omit<TailAnswer, 'rule'> {
@@ -53,7 +62,7 @@ interface Ruling {
 }
 
 interface Case {
-  readonly entry: KnotEntry;
+  readonly entry: LengthEntry;
   readonly use: Use;
   readonly companions: readonly Companion[];
   readonly kind: LengthKind;
@@ -61,13 +70,13 @@ interface Case {
   readonly fist_mm: number;
 }
 
-const isFor = (rule: { readonly for: readonly string[] }, entry: KnotEntry) =>
+const isFor = (rule: { readonly for: readonly string[] }, entry: LengthEntry) =>
   rule.for.includes(entry.id) || rule.for.includes(entry.family) || rule.for.includes('any');
 
 /** A school's words for a use. */
 function schoolsUse(rule: LengthRule, { entry, use }: Case): boolean {
   if (rule.use === 'any') return use !== 'stopper' || rule.for.includes(entry.id);
-  return use === (rule.use === 'rope-end' ? 'stopper' : rule.use);
+  return isAmong([rule.use === 'rope-end' ? 'stopper' : rule.use], use);
 }
 
 function ofSchool(profile: Profile, c: Case): Ruling[] {
@@ -97,11 +106,11 @@ function ofSchool(profile: Profile, c: Case): Ruling[] {
 const closeness = (r: CommonLength, { entry }: Case): number =>
   (r.for.includes(entry.id) ? 4 : r.for.includes(entry.family) ? 2 : 0) + (r.uses === 'any' ? 0 : 1);
 
-function ofCommonPractice(c: Case): Ruling[] {
-  const rules = COMMON_PRACTICE.lengths.filter(
+function ofCommonPractice({ practice }: Rules, c: Case): Ruling[] {
+  const rules = practice.lengths.filter(
     (r) =>
       isFor(r, c.entry) &&
-      (r.uses === 'any' || r.uses.includes(c.use)) &&
+      (r.uses === 'any' || isAmong(r.uses, c.use)) &&
       r.kind === c.kind &&
       (r.with === undefined || r.with.some((w) => c.companions.includes(w))),
   );
@@ -110,7 +119,7 @@ function ofCommonPractice(c: Case): Ruling[] {
     .filter((r) => closeness(r, c) === closest)
     .map((r) => ({
       layer: 'common',
-      profile: COMMON_PRACTICE,
+      profile: practice,
       id: r.id,
       text: r.text,
       source: r.source,
@@ -123,14 +132,14 @@ function ofCommonPractice(c: Case): Ruling[] {
 }
 
 /** All rules that are left when those on top have silenced those beneath. */
-function rulings(profile: Profile, c: Case, common: boolean): Ruling[] {
-  const school = ofSchool(profile, c);
+function rulings(rules: Rules, c: Case): Ruling[] {
+  const school = ofSchool(rules.profile, c);
   const silenced = school.some((r) => r.special && r.required_mm !== null);
-  return common && !silenced ? [...school, ...ofCommonPractice(c)] : school;
+  return rules.common && !silenced ? [...school, ...ofCommonPractice(rules, c)] : school;
 }
 
 /** Whether there is an end there that a tail could be measured at. */
-const hasTail = (entry: KnotEntry, use: Use): boolean =>
+export const hasTail = (entry: LengthEntry, use: Use): boolean =>
   entry.check_points.some((p) => p.id === 'tail') && !isInTheMiddle(use);
 
 const NOTHING = {
@@ -138,9 +147,10 @@ const NOTHING = {
   silent: 'this rule set says nothing about this length on this knot',
 } as const;
 
-function answerFor(profile: Profile, c: Case, q: LengthQuestion): LengthAnswer {
+function answerFor(rules: Rules, c: Case, { between }: LengthsBetween): LengthAnswer {
   const { use } = c;
-  const all = hasTail(c.entry, use) ? rulings(profile, c, q.common ?? true) : [];
+  const { profile } = rules;
+  const all = hasTail(c.entry, use) ? rulings(rules, c) : [];
   const asking = all.filter((r) => r.required_mm !== null);
   // of two that ask as much the school's is named
   const said =
@@ -173,29 +183,48 @@ function answerFor(profile: Profile, c: Case, q: LengthQuestion): LengthAnswer {
         },
   };
   if (required_mm === null) return { ...base, verdict: 'no-rule', margin_mm: null };
-  if (q.tail_mm === undefined) return { ...base, verdict: 'not-measured', margin_mm: null };
-  const tail = finite('tail_mm', q.tail_mm, 0, 20_000);
-  const off = q.byRuler ? 0 : finite('uncertainty_mm', q.uncertainty_mm ?? 0, 0, 1000);
-  return { ...base, ...againstLimits(tail - off, tail + off, required_mm, max_mm) };
+  if (!between) return { ...base, verdict: 'not-measured', margin_mm: null };
+  const { verdict, margin_mm } = againstLimits(between.low_mm, between.high_mm, required_mm, max_mm);
+  return { ...base, verdict, margin_mm: Number.isFinite(margin_mm) ? margin_mm : null };
 }
 
 /**
  * The length asked of a knot's tail, or of that of the knot tied behind it, and how a measured one stands to it.
- * @throws unknown-knot; bad-input for a use that the knot is not made for; not-a-number for values out of range
- * @example lengthFor(shippedProfile('sport-crag'), { knot: 'offset-overhand', rope_diameter_mm: 10 }).required_mm // 300
+ * @param entry as it is, or as it is stored with a record
+ * @throws not-a-number for values out of range
  */
-export function lengthFor(profile: Profile, q: LengthQuestion): LengthAnswer {
-  const entry = entryById(q.knot);
-  const uses = usesOf(entry);
-  if (q.use !== undefined && !uses.includes(q.use))
-    throw fault('bad-input', {}, [{ path: 'use', message: `it is not made for that: ${uses.join(', ')}` }]);
-  const companions = q.companions ?? [];
+export function lengthAsked(rules: Rules, entry: LengthEntry, q: LengthsBetween): LengthAnswer {
+  // a companion that is part of the knot leaves it its own tail
+  const companions = (q.companions ?? []).filter((c) => !partsOf(entry).includes(c));
   const diameter_mm = finite('rope_diameter_mm', q.rope_diameter_mm, 2, 40);
   const fist_mm = finite('fist_mm', q.fist_mm ?? DEFAULT_FIST_MM, ...FIST_RANGE_MM);
   const of = (use: Use): LengthAnswer => {
     const kind: LengthKind = use === 'stopper' || companions.length > 0 ? 'beyond_stopper' : 'tail';
-    return answerFor(profile, { entry, use, companions, kind, diameter_mm, fist_mm }, q);
+    return answerFor(rules, { entry, use, companions, kind, diameter_mm, fist_mm }, q);
   };
   if (q.use !== undefined) return of(q.use);
-  return uses.map(of).reduce((a, b) => ((b.required_mm ?? -1) > (a.required_mm ?? -1) ? b : a));
+  const uses = usesOf(entry);
+  const open = uses.filter((use) => refusalOf(rules, entry, use) === null);
+  return (open.length > 0 ? open : uses)
+    .map(of)
+    .reduce((a, b) => ((b.required_mm ?? -1) > (a.required_mm ?? -1) ? b : a));
+}
+
+/**
+ * As `lengthAsked`, of a knot of the catalogue and with common practice as it is now.
+ * @throws unknown-knot; bad-input for a use that the knot is not made for; as `lengthAsked`
+ * @example lengthFor(shippedProfile('sport-crag'), { knot: 'offset-overhand', rope_diameter_mm: 10 }).required_mm // 300
+ */
+export function lengthFor(
+  profile: Profile,
+  { common = true, knot, tail_mm, uncertainty_mm, byRuler, ...q }: LengthQuestion,
+): LengthAnswer {
+  const entry = entryById(knot);
+  const uses = usesOf(entry);
+  if (q.use !== undefined && !uses.includes(q.use))
+    throw fault('bad-input', {}, [{ path: 'use', message: `it is not made for that: ${uses.join(', ')}` }]);
+  const tail = tail_mm === undefined ? undefined : finite('tail_mm', tail_mm, 0, 20_000);
+  const off = byRuler ? 0 : finite('uncertainty_mm', uncertainty_mm ?? 0, 0, 1000);
+  const between = tail === undefined ? undefined : { low_mm: tail - off, high_mm: tail + off };
+  return lengthAsked({ profile, practice: COMMON_PRACTICE, common }, entry, { ...q, between });
 }

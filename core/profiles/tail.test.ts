@@ -1,17 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import {
-  judgeTail,
-  PROFILE_IDS,
-  requiredLength_mm,
-  shippedProfile,
-  SHIPPED_PROFILES,
-  type Profile,
-  type TailQuestion,
-} from './index';
+import { lengthFor, PROFILE_IDS, requiredLength_mm, shippedProfile, SHIPPED_PROFILES } from './index';
 
-const ask = (profile: string, q: Partial<TailQuestion> & { knot: string }) =>
-  judgeTail(shippedProfile(profile), { rope_diameter_mm: 10, ...q });
+type Question = Parameters<typeof lengthFor>[1];
+const ask = (profile: string, q: Omit<Question, 'rope_diameter_mm'> & { rope_diameter_mm?: number }) =>
+  lengthFor(shippedProfile(profile), { rope_diameter_mm: 10, use: 'tie-in', ...q });
 const EIGHT = 'figure-eight-follow-through';
 
 describe('the schools', () => {
@@ -19,29 +12,24 @@ describe('the schools', () => {
     // profile, question, required, max, verdict, margin
     ['sport-crag', { knot: EIGHT, tail_mm: 100 }, 100, null, 'enough', 0],
     ['sport-crag', { knot: EIGHT, tail_mm: 99.9 }, 100, null, 'short', -1],
-    ['sport-crag', { knot: EIGHT, tail_mm: 30, stopper: true }, null, null, 'no-rule', null],
+    ['sport-crag', { knot: EIGHT, tail_mm: 30, companions: ['stopper-behind'] }, 75, null, 'short', -45],
     ['sport-crag', { knot: 'bowline-locked', tail_mm: 87 }, 100, 200, 'short', -13],
     ['sport-crag', { knot: 'bowline-locked', tail_mm: 150 }, 100, 200, 'enough', 50],
     ['sport-crag', { knot: 'bowline-locked', tail_mm: 187 }, 100, 200, 'enough', 13],
     ['sport-crag', { knot: 'bowline-locked', tail_mm: 200 }, 100, 200, 'enough', 0],
     ['sport-crag', { knot: 'bowline-locked', tail_mm: 201 }, 100, 200, 'long', -1],
-    ['sport-crag', { knot: 'double-bowline', tail_mm: 150 }, null, null, 'no-rule', null],
+    ['sport-crag', { knot: 'double-bowline', tail_mm: 150, common: false }, null, null, 'no-rule', null],
     ['rope-access', { knot: EIGHT, tail_mm: 100 }, 100, null, 'enough', 0],
-    ['rope-access', { knot: EIGHT, tail_mm: 90, fist_mm: 84 }, 84, null, 'enough', 6],
+    ['rope-access', { knot: EIGHT, tail_mm: 90, fist_mm: 84, common: false }, 84, null, 'enough', 6],
     ['rope-access', { knot: 'bowline-locked', tail_mm: 250, fist_mm: 110 }, 110, null, 'enough', 140],
-    ['rescue-team', { knot: EIGHT, tail_mm: 150 }, null, null, 'no-rule', null],
-    ['tree-work', { knot: EIGHT, tail_mm: 150 }, null, null, 'no-rule', null],
+    ['rescue-team', { knot: EIGHT, tail_mm: 150, common: false }, null, null, 'no-rule', null],
+    ['tree-work', { knot: EIGHT, tail_mm: 150 }, 100, null, 'enough', 50],
     ['river-expedition', { knot: 'double-bowline', tail_mm: 101.6 }, 100, null, 'enough', 1],
     ['river-expedition', { knot: EIGHT }, 100, null, 'not-measured', null],
-    ['rope-access', { knot: EIGHT, tail_mm: 400, as: 'rope-end' as const }, null, null, 'no-rule', null],
   ] as const)('%s %o', (profile, q, required, max, verdict, margin) => {
     const a = ask(profile, q);
     expect([a.required_mm, a.max_mm, a.verdict, a.margin_mm]).toEqual([required, max, verdict, margin]);
-    expect([a.rule.profile, a.rule.version, a.rule.text.length > 0]).toEqual([
-      profile,
-      shippedProfile(profile).version,
-      true,
-    ]);
+    expect(a.rule.text.length).toBeGreaterThan(0);
   });
 
   test('an interval that touches a limit is not judged, one clear of it is', () => {
@@ -99,22 +87,10 @@ describe('the rule', () => {
 });
 
 test('profiles are named with or without their version', () => {
-  expect(shippedProfile('sport-crag@2')).toBe(SHIPPED_PROFILES[0]);
+  expect(shippedProfile('sport-crag@3')).toBe(SHIPPED_PROFILES[0]);
   // what was judged under an earlier version is looked up under it
   expect(shippedProfile('sport-crag@1')).toMatchObject({ version: 1, lengths: SHIPPED_PROFILES[0]!.lengths });
   expect(shippedProfile('sport-crag@1')).not.toHaveProperty('also');
-  for (const bad of ['sport-crag@3', 'nobody', '', 'sport-crag@x'])
+  for (const bad of ['sport-crag@4', 'nobody', '', 'sport-crag@x'])
     expect(() => shippedProfile(bad)).toThrow(expect.objectContaining({ code: 'unknown-profile' }) as unknown as Error);
-});
-
-test('a rule for the end of a rope is not one for a tie-in, nor the other way round; what kind of length is said without a rule too', () => {
-  const crag = shippedProfile('sport-crag');
-  const { stopper: _, ...first } = crag.lengths[0]!;
-  const rule = { ...first, id: 'X', for: ['any'], use: 'rope-end', kind: 'beyond_stopper' } as const;
-  const asked = (lengths: Profile['lengths'], as?: 'rope-end') =>
-    judgeTail({ ...crag, lengths }, { knot: 'bowline', rope_diameter_mm: 10, ...(as && { as }) });
-  expect(asked([rule]).rule.id).toBe('none');
-  expect(asked([rule], 'rope-end').rule.id).toBe('X');
-  expect(asked([{ ...rule, use: 'tie-in', kind: 'tail' }], 'rope-end').rule.id).toBe('none');
-  expect([asked([]).length_kind, asked([], 'rope-end').length_kind]).toEqual(['tail', 'beyond_stopper']);
 });

@@ -16,7 +16,7 @@ const look = (change: Partial<Record<string, PointAnswer['found']>>, tail_mm = 1
     judgement: judge(shippedProfile('rope-access'), {
       knot: 'bowline-locked',
       rope_diameter_mm: 10,
-      stopper: false,
+      use: 'tie-in',
       fist_mm: 100,
       answers,
       secondSigned: true,

@@ -4,7 +4,8 @@
  * The entry's canonical bytes (RFC 8785) carry the hash of the entry before it, so the organisation's
  * record is a chain. What the chain can prove and what not: docs/record.md.
  */
-import type { Judgement, PointAnswer, RopeState, Verdict } from '../inspect/judging';
+import { isByFist, type Judgement, type PointAnswer, type RopeState, type Verdict } from '../inspect/judging';
+import type { Companion, Use } from '../knots/facts/uses';
 import type { Difference } from './differences';
 import type { RopeEvent } from './ropeLife';
 
@@ -15,6 +16,7 @@ export const ENTRY_KINDS = [
   'finding-closed',
   'rope-event',
   'round-finished',
+  'incident',
 ] as const;
 export type EntryKind = (typeof ENTRY_KINDS)[number];
 
@@ -39,7 +41,13 @@ export interface CheckBody {
   readonly rope: string;
   readonly rope_diameter_mm: number;
   readonly place: string;
-  readonly tied_by: string;
+  /** null where it was somebody outside, or nobody knows */
+  readonly tied_by: string | null;
+  /** somebody outside, in a few words */
+  readonly tied_by_outside?: string;
+  /** nobody knows who tied it; who looked states that they did not */
+  readonly tied_by_unknown?: true;
+  readonly not_tied_by_me?: true;
   readonly tied_at: string;
   /** when the walk was finished, by the clock of the device */
   readonly seen_at: string;
@@ -47,6 +55,15 @@ export interface CheckBody {
   readonly profile_version: number;
   readonly profile_sha256: string;
   readonly stopper: boolean;
+  /** what the knot was for; entries from before a check knew have none */
+  readonly use?: Use;
+  /** other knots tied to it */
+  readonly companions?: readonly Companion[];
+  readonly rope_kind?: string;
+  /** common practice that lay beneath the rule set; null where it did not count */
+  readonly common_practice?: { readonly version: number; readonly sha256: string } | null;
+  /** a look at four things alone */
+  readonly short?: true;
   readonly fist_mm: number;
   readonly hand: 'right' | 'left';
   readonly answers: readonly PointAnswer[];
@@ -120,6 +137,8 @@ export interface RopeEventBody extends RopeEvent {
 export interface RoundStop {
   readonly place: string;
   readonly knot: string;
+  /** what it is for there; not said where it has but one use, or a round is from before */
+  readonly use?: Use | undefined;
   /** null where any rope may hang there */
   readonly rope: string | null;
 }
@@ -139,13 +158,23 @@ export interface RoundFinishedBody {
   readonly demo: boolean;
 }
 
+/** What happened: as it was told, its cause unsettled. It points at knots and ropes, freezes nothing, and names nobody guilty. */
+export interface IncidentBody {
+  readonly happened_at: string;
+  readonly words: string;
+  readonly tied_knots: readonly string[];
+  readonly ropes: readonly string[];
+  readonly demo: boolean;
+}
+
 export type Entry =
   | (EntryHead & { readonly kind: 'check'; readonly body: CheckBody })
   | (EntryHead & { readonly kind: 'signature'; readonly body: SignatureBody })
   | (EntryHead & { readonly kind: 'correction'; readonly body: CorrectionBody })
   | (EntryHead & { readonly kind: 'finding-closed'; readonly body: FindingClosedBody })
   | (EntryHead & { readonly kind: 'rope-event'; readonly body: RopeEventBody })
-  | (EntryHead & { readonly kind: 'round-finished'; readonly body: RoundFinishedBody });
+  | (EntryHead & { readonly kind: 'round-finished'; readonly body: RoundFinishedBody })
+  | (EntryHead & { readonly kind: 'incident'; readonly body: IncidentBody });
 /** Entries that a check consists of. */
 export type CheckEntry = EntryOf<'check' | 'signature' | 'correction' | 'finding-closed'>;
 export type EntryOf<K extends EntryKind> = Extract<Entry, { kind: K }>;
@@ -154,6 +183,7 @@ export type EntryOf<K extends EntryKind> = Extract<Entry, { kind: K }>;
 export function aboutOf(entry: Entry): string {
   switch (entry.kind) {
     case 'check':
+    case 'incident':
       return entry.id;
     case 'rope-event':
       return entry.body.rope;
@@ -166,9 +196,9 @@ export function aboutOf(entry: Entry): string {
 
 /** Whether an entry is one of those that a check consists of. */
 export const isOfCheck = (entry: Entry): entry is CheckEntry =>
-  entry.kind !== 'rope-event' && entry.kind !== 'round-finished';
+  entry.kind !== 'rope-event' && entry.kind !== 'round-finished' && entry.kind !== 'incident';
 
-/** The tail as it was measured, and by how much it is more than the rule asks; null where none was, or no rule asks. */
+/** The tail as it was measured, and by how much it is more than the rule asks; null where no length was read, or no rule asks. */
 export const tailMeasured = ({
   answers,
   judgement,
@@ -176,8 +206,10 @@ export const tailMeasured = ({
   readonly tail_mm: number | null;
   readonly tail_margin_mm: number | null;
 } => ({
-  tail_mm: answers.find((a) => a.point === 'tail')?.tail?.tail_mm ?? null,
+  tail_mm: lengthRead(answers.find((a) => a.point === 'tail')?.tail),
   tail_margin_mm: judgement.points.find((p) => p.point === 'tail')?.tail?.margin_mm ?? null,
 });
+
+const lengthRead = (tail: PointAnswer['tail']): number | null => (tail && !isByFist(tail) ? tail.tail_mm : null);
 
 export const FIRST_PREVIOUS = '0'.repeat(64);

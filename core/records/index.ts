@@ -5,6 +5,7 @@ export {
   isOfCheck,
   tailMeasured,
   type CheckBody,
+  type IncidentBody,
   type CheckEntry,
   type CorrectionBody,
   type Entry,
@@ -43,3 +44,4 @@ export {
   type RopeHappening,
   type RopeLife,
 } from './ropeLife';
+export { askedBy } from './askedBy';

@@ -18,7 +18,7 @@ const judged = (tail_mm: number, name = 'right') =>
   judge(shippedProfile('rope-access'), {
     knot: 'bowline-locked',
     rope_diameter_mm: 10,
-    stopper: false,
+    use: 'tie-in',
     fist_mm: 100,
     secondSigned: false,
     answers: [

@@ -24,19 +24,30 @@ function asked(knot: string, use: Use): string[] {
 }
 
 export function lengthsMarkdown(): string {
-  const { name, version, lengths } = COMMON_PRACTICE;
+  const { name, version, lengths, asked: rulesAsked, refused } = COMMON_PRACTICE;
   const rules = lengths.map(
     (r) =>
       `| ${r.id} | ${r.text} | ${listed(r.for)} | ${r.uses === 'any' ? 'any' : listed(r.uses)} | ${r.with ? listed(r.with) : ''} | ${r.source} |`,
+  );
+  const companions = rulesAsked.flatMap((a) =>
+    a.asks?.kind === 'companion'
+      ? [
+          `| ${a.rule} | ${a.text} | ${listed(a.knots)} | ${a.uses ? listed(a.uses) : 'any'} | ${a.asks.companions.join(' or ')} | ${a.asks.how} |`,
+        ]
+      : [],
+  );
+  const kept = refused.map(
+    (r) =>
+      `| ${r.rule} | ${listed(r.knots)} | ${r.uses === 'any' ? 'any' : listed(r.uses)} | ${r.text} | ${r.source} |`,
   );
   const rows = ENTRIES.flatMap((e) =>
     usesOf(e).map((use) => `| ${e.names[0]} | ${use} | ${asked(e.id, use).join(' | ')} |`),
   );
   return `# Lengths, by what a knot is for
 
-Made by \`npm run docs\`. Do not edit. What \`POST /tail\` answers where it is told the use: the school's rules, and beneath them common practice. A rule of the
+Made by \`npm run docs\`. Do not edit. What a check, \`POST /tail\`, \`/judge\` and \`/rope-needed\` ask: the school's rules, and beneath them common practice. A rule of the
 school silences one of common practice only where it names that knot, that use and the same kind of length, and asks a length; of all that is left the
-one that asks most decides. What is marked *general* wants a competent person's look. A check in the application still judges by the school alone.
+one that asks most decides. What is marked *general* wants a competent person's look.
 
 ## ${name}, version ${version}
 
@@ -45,6 +56,22 @@ A rule that names the knot goes before one for its family, and that before one f
 | rule | what it asks | knots | uses | where tied | source |
 |---|---|---|---|---|---|
 ${rules.join('\n')}
+
+## Other knots that belong to one
+
+What is required is looked at in every walk, with its own point; *advised* and *optional* where it is tied.
+
+| rule | what it asks | knots | uses | which | how |
+|---|---|---|---|---|---|
+${companions.join('\n')}
+
+## What a knot is kept from
+
+Whatever the rule set says, and with common practice switched off: the check says *take out and retie*. So does a use that a knot is not made for.
+
+| rule | knots | uses | why | source |
+|---|---|---|---|---|
+${kept.join('\n')}
 
 ## What is asked
 

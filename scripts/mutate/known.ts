@@ -23,7 +23,7 @@ const KNOWN: readonly Known[] = [
   ],
   ['core/choose/rules.ts', '.least > BY_HAND_MOST', '.least >= BY_HAND_MOST', 'core/choose/limits'],
   ['core/choose/choose.ts', 'u.most > 3', 'u.most > 4', 'core/choose/choose'],
-  ['core/choose/choose.ts', "part: 'rope-used', value: mm", "part: 'rope-used', value: 0", 'core/choose/choose'],
+  ['core/choose/choose.ts', 'value: mm,', 'value: 0,', 'core/choose/choose'],
   ['core/choose/choose.ts', "part: 'bulk', value: girth", "part: 'bulk', value: 0", 'core/choose/choose'],
   ['core/inspect/judging/tails.ts', 'Math.round(mm * 10) / 10', 'Math.ceil(mm)', 'core/inspect/judging/tails'],
   ['core/inspect/judging/verdict.ts', "'by-eye': 30", "'by-eye': 5", 'core/inspect/judging/tails'],

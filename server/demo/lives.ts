@@ -1,8 +1,8 @@
 /** The demo's ropes with their lives, its rounds, and what its people are signed off for; through the same code that records real ones. */
 import { finishRoundWalkBody, newCheckBody, newRopeEventBody, type NewCheck } from '../../contract';
-import { checkPointsFor } from '../../core/inspect/judging';
+import { walkFor } from '../../core/inspect/judging';
 import { knotById } from '../../core/knots/catalogue/catalogue';
-import { shippedProfile } from '../../core/profiles';
+import { rulesOf, shippedProfile } from '../../core/profiles';
 import { contentHash } from '../canonical';
 import type { Context } from '../context';
 import type { Database } from '../database';
@@ -63,7 +63,7 @@ export async function plantRounds(
   personOf: (handle: string) => SessionPerson,
 ): Promise<void> {
   const round = demoId('round');
-  const stops = DEMO_ROUND.stops.map(({ place, knot, tag }) => ({ place, knot, rope: demoId(tag) }));
+  const stops = DEMO_ROUND.stops.map(({ place, knot, use, tag }) => ({ place, knot, use, rope: demoId(tag) }));
   await insertRound(
     db,
     organisation,
@@ -93,12 +93,12 @@ export async function plantRounds(
         profile: profile.id,
         profile_version: profile.version,
         rope_diameter_mm: DEMO_ROPES.find((r) => r.tag === stop.tag)!.diameter_mm!,
-        stopper: false,
+        use: stop.use,
         fist_mm: rask.person.fist_mm,
         hand: 'right',
         seen_at: at.toISOString(),
         round: { walk: id, stop: i },
-        answers: checkPointsFor(entry, profile, false).map((p) =>
+        answers: walkFor(rulesOf(profile), entry, { use: stop.use }).points.map((p) =>
           p.id === 'tail'
             ? {
                 point: p.id,

@@ -1,8 +1,8 @@
 /** Plants the demo into an empty database, through the same code that records real checks. */
-import { shippedProfile, type ShippedProfileId } from '../../core/profiles';
+import { rulesOf, shippedProfile, type ShippedProfileId } from '../../core/profiles';
 import type { FaultId } from '../../core/knots/facts/faultTable';
 import { knotById } from '../../core/knots/catalogue/catalogue';
-import { checkPointsFor, stopperAsked } from '../../core/inspect/judging';
+import { walkFor } from '../../core/inspect/judging';
 import type { NewCheck } from '../../contract';
 import { newCheckBody } from '../../contract';
 import type { Database } from '../database';
@@ -32,7 +32,6 @@ interface Story {
   readonly fault?: FaultId;
   readonly tail_mm: number;
   readonly signer?: string;
-  readonly stopper?: boolean;
   readonly unseen?: true;
 }
 
@@ -69,7 +68,6 @@ function storyOf(i: number): Story {
     knot,
     ...where,
     tail_mm,
-    stopper: where.profile === 'rescue-team',
     ...(signed ? { signer } : {}),
   };
 }
@@ -99,7 +97,6 @@ const TWISTS: Readonly<Record<number, Partial<Story>>> = {
     fault: 'wrong-lane',
     tiedBy: 'joss',
     checker: 'tove',
-    stopper: false,
   },
   59: {
     knot: 'figure-eight-follow-through',
@@ -196,8 +193,7 @@ export async function plantDemo(db: Database, now: Date): Promise<void> {
     const rope = DEMO_ROPES.find((r) => r.tag === story.rope)!;
     const profile = shippedProfile(story.profile);
     const knot = knotById(story.knot).entry;
-    const stopper = (story.stopper ?? false) || stopperAsked(story.knot, profile);
-    const points = checkPointsFor(knot, profile, stopper);
+    const { points, companions } = walkFor(rulesOf(profile), knot, { use: 'tie-in' });
     const wrongAt = story.fault ? points.find((p) => p.wrong.some((w) => w.fault === story.fault))?.id : undefined;
     const who = personOf(story.checker);
     const body: NewCheck = {
@@ -213,7 +209,8 @@ export async function plantDemo(db: Database, now: Date): Promise<void> {
       profile: profile.id,
       profile_version: profile.version,
       rope_diameter_mm: rope.diameter_mm!,
-      stopper,
+      use: 'tie-in',
+      companions: [...companions],
       fist_mm: who.person.fist_mm,
       hand: 'right',
       seen_at: at.toISOString(),

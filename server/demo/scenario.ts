@@ -2,6 +2,7 @@
  * The demo: Fulmar Sound, a small island group with a rope school in an old net loft. All of it is made
  * up. One password for all, shown on the sign-in page: it protects nothing.
  */
+import type { Use } from '../../core/knots/facts/uses';
 import type { Role } from '../../contract';
 import type { Job } from '../../core/choose';
 import type { RopeEvent } from '../../core/records';
@@ -67,13 +68,16 @@ export const DEMO_SIGN_OFFS: readonly { handle: string; knots: readonly string[]
 ];
 
 /** Walked before the painters go out. */
-export const DEMO_ROUND: { name: string; stops: readonly { place: string; knot: string; tag: string }[] } = {
+export const DEMO_ROUND: {
+  name: string;
+  stops: readonly { place: string; knot: string; use: Use; tag: string }[];
+} = {
   name: 'North light, before work',
   stops: [
-    { place: 'North light, gallery anchor', knot: 'figure-eight-on-bight', tag: 'NL-03' },
-    { place: 'North light, gallery midline', knot: 'alpine-butterfly', tag: 'NL-03' },
-    { place: 'North light, landing', knot: 'clove-hitch', tag: 'NL-04' },
-    { place: 'North light, mast foot', knot: 'figure-eight-follow-through', tag: 'NL-04' },
+    { place: 'North light, gallery anchor', knot: 'figure-eight-on-bight', use: 'end-loop', tag: 'NL-03' },
+    { place: 'North light, gallery midline', knot: 'alpine-butterfly', use: 'midline', tag: 'NL-03' },
+    { place: 'North light, landing', knot: 'clove-hitch', use: 'hitch-object', tag: 'NL-04' },
+    { place: 'North light, mast foot', knot: 'figure-eight-follow-through', use: 'end-loop', tag: 'NL-04' },
   ],
 };
 

@@ -9,7 +9,8 @@ import { across_mm, acrossText } from '../../core/knots/shape/sizes';
 import { knotById } from '../../core/knots/catalogue/catalogue';
 import { motionOf } from '../../core/knots/tying/motions';
 import type { KnotEntry } from '../../core/knots/facts/types';
-import { judgeTail, type Profile } from '../../core/profiles';
+import { lengthFor, type Profile } from '../../core/profiles';
+import { COMPANION_WORDS, ruleSaid, USE_WORDS } from '../../core/profiles/words';
 import { framePicture, lastFrames } from '../wayPictures';
 import { facePicture } from './knotFaces';
 import { newDocument, type Doc } from './page';
@@ -72,8 +73,18 @@ function words(
   const rope_diameter_mm = across_mm(entry, { kind: rope_kind, diameter_mm: asked.rope_diameter_mm });
   const text = acrossText(entry, rope_diameter_mm);
   const rope = text.endsWith('mm') ? `${text} rope` : text;
-  const tail = judgeTail(profile, { knot: entry.id, rope_diameter_mm });
   const needed = ropeNeeded(profile, { knot: entry.id, rope_diameter_mm });
+  const { use, companions } = needed;
+  const tail = lengthFor(profile, { knot: entry.id, rope_diameter_mm, use });
+  const inHand = needed.in_hand_mm;
+  const computed = `begin ${upTo5(needed.start_at_mm)} from the end (${upTo5(needed.start_at_mm_low)} to ${upTo5(needed.start_at_mm_high)})`;
+  // both are told, the larger first
+  const start =
+    inHand === null
+      ? computed
+      : inHand >= needed.start_at_mm
+        ? `have ${inHand} mm in hand, as these rules ask; computed: ${computed}`
+        : `${computed}; these rules ask ${inHand} mm in hand`;
   const counts = entry.check_points.flatMap((p) => (p.count ? [sentence(`${p.count.of}: ${p.count.is}`)] : []));
   const faults = [...entry.faults].sort((a, b) => ORDER[a.verdict] - ORDER[b.verdict]);
   return [
@@ -82,13 +93,13 @@ function words(
       [
         goesOn(entry)
           ? `Anywhere in the rope; in ${rope} the knot takes about ${upTo5(needed.in_knot_mm)}.`
-          : `In ${rope} begin ${upTo5(needed.start_at_mm)} from the end (${upTo5(needed.start_at_mm_low)} to ${upTo5(needed.start_at_mm_high)}). ${sentence(needed.notes.join('; '))}.`,
+          : `In ${rope} ${start}. ${sentence(needed.notes.join('; '))}.`,
       ],
     ],
     [
       'Tail',
       [
-        `${sentence(tail.rule.text)}${tail.required_mm === null ? '' : `: here at least ${upTo(1, tail.required_mm)} mm${tail.max_mm === null ? '' : `, at most ${tail.max_mm} mm`}`}. Rules: ${profile.name}, version ${profile.version}.`,
+        `${sentence(tail.rule.text)}${tail.required_mm === null ? '' : `: here at least ${upTo(1, tail.required_mm)} mm${tail.max_mm === null ? '' : `, at most ${tail.max_mm} mm`}`}${tail.rule.layer === 'common' ? ` (${ruleSaid(tail.rule)})` : ''}. For ${USE_WORDS[use]}${companions.length > 0 ? `, with ${companions.map((c) => COMPANION_WORDS[c]).join(' and ')}` : ''}. Rules: ${profile.name}, version ${profile.version}.`,
       ],
     ],
     ['Set', [sentence(entry.set.text)]],

@@ -1,17 +1,27 @@
 /** Pages that are handed over: a check, a walked round, the life of a rope, a day. Each with a code by which it can be verified. */
 import type { CheckRow, RopeRow } from '../../contract';
 import {
-  checkPointsFor,
+  isByFist,
+  pointsAsked,
   METHOD_WORDS,
   paceOf,
   VERDICT_WORDS,
   verdictSaid,
   type Judgement,
   type PointAnswer,
+  type TailGiven,
 } from '../../core/inspect/judging';
 import { entryById } from '../../core/knots/catalogue/lookup';
 import { shippedProfile } from '../../core/profiles';
-import { DONE_WORDS, ROPE_EVENT_WORDS, type Entry, type EntryOf, type RopeLife } from '../../core/records';
+import { COMPANION_WORDS, ruleSaid, USE_WORDS } from '../../core/profiles/words';
+import {
+  DONE_WORDS,
+  ROPE_EVENT_WORDS,
+  type CheckBody,
+  type Entry,
+  type EntryOf,
+  type RopeLife,
+} from '../../core/records';
 import { facePicture } from './knotFaces';
 import { MARGIN, momentText, Page, TEXT_WIDTH, type PageHead } from './page';
 import { pictureOnPage } from './pictureOnPage';
@@ -25,9 +35,22 @@ type NameOf = (person: string) => string;
 
 const FACE = 118;
 
+const howMeasured = (t: TailGiven): string =>
+  isByFist(t) ? 'by a fist laid on' : `${METHOD_WORDS[t.method]}, give or take ${t.uncertainty_mm} mm`;
+
+/** The points that a check asked, as they are asked. */
+const askedIn = (body: CheckBody) =>
+  pointsAsked(body, {
+    profile: shippedProfile(`${body.profile}@${body.profile_version}`),
+    entry: entryById(body.knot),
+  });
+
 /** What was found point by point, with what was asked there. */
-function points(page: Page, knot: string, judgement: Judgement, answers: readonly PointAnswer[]): void {
-  const questions = new Map(entryById(knot).check_points.map((p) => [p.id as string, p.question]));
+function points(page: Page, body: CheckBody, judgement: Judgement, answers: readonly PointAnswer[]): void {
+  const questions = new Map<string, string>([
+    ['use', `For ${USE_WORDS[judgement.use ?? 'backup']}`],
+    ...askedIn(body).map((p) => [p.id, p.question] as const),
+  ]);
   page.table(
     [
       ['Point', 'Found', 'State'],
@@ -38,17 +61,15 @@ function points(page: Page, knot: string, judgement: Judgement, answers: readonl
                 .flatMap((a) => (a ? [a.tail, ...(a.more_tails ?? [])] : []))
                 .filter((t) => t !== undefined)
             : [];
-        const how =
-          tails.length > 0
-            ? ` Measured ${[...new Set(tails.map((t) => `${METHOD_WORDS[t.method]}, give or take ${t.uncertainty_mm} mm`))].join('; ')}.`
-            : '';
+        const how = tails.length > 0 ? ` Measured ${[...new Set(tails.map(howMeasured))].join('; ')}.` : '';
         const margin =
           p.tail?.margin_mm === null || !p.tail
             ? ''
-            : ` Margin ${signed(p.tail.margin_mm)} at worst; rule ${p.tail.rule.profile} ${p.tail.rule.id}, version ${p.tail.rule.version}: ${p.tail.rule.text}`;
+            : ` Margin ${signed(p.tail.margin_mm)}; rule ${p.tail.rule.profile} ${p.tail.rule.id}, version ${p.tail.rule.version}: ${p.tail.rule.text}`;
+        const rule = margin === '' && p.rule ? ` Rule: ${ruleSaid(p.rule)}.` : '';
         return [
           questions.get(p.point) ?? 'The rope',
-          `${p.text}.${how}${margin}${p.what_to_do ? ` To do: ${p.what_to_do}` : ''}`,
+          `${p.text}.${how}${margin}${rule}${p.what_to_do ? ` To do: ${p.what_to_do}` : ''}`,
           STATE_WORDS[p.state],
         ];
       }),
@@ -65,7 +86,7 @@ function entryOnPage(page: Page, { entry, sha256 }: Hashed, nameOf: NameOf): voi
   switch (entry.kind) {
     case 'check':
       head('Check');
-      points(page, entry.body.knot, entry.body.judgement, entry.body.answers);
+      points(page, entry.body, entry.body.judgement, entry.body.answers);
       if (entry.body.despite_open_finding)
         page.text(`Although another knot in this rope was to be taken out: ${entry.body.despite_open_finding}`);
       if (entry.body.note) page.text(`Note: ${entry.body.note}`);
@@ -126,7 +147,14 @@ export async function checkPdf(
   page.y += 26;
   line('As seen then', momentText(row.seen_at));
   line('Rope', `${row.rope_tag}, ${body.rope_diameter_mm} mm; ${row.place}`);
+  line(
+    'For',
+    body.use
+      ? `${USE_WORDS[body.use]}${body.companions?.length ? `, with ${body.companions.map((c) => COMPANION_WORDS[c]).join(' and ')}` : ''}`
+      : 'not said then',
+  );
   line('Tied by', `${row.tied_by_name}, ${momentText(body.tied_at)}`);
+  if (body.not_tied_by_me) line('Stated', `${row.checker_name} did not tie it`);
   line('Looked at by', row.checker_name);
   line(
     'Second person',
@@ -147,9 +175,7 @@ export async function checkPdf(
     page.put(`${f}, as it should look`, x, top + 34 + FACE + 2, FACE, 'text', 7.5, '#444');
   });
   page.y = Math.max(page.y, top + 34 + FACE + 16);
-  const missing = checkPointsFor(entryById(row.knot), profile, body.stopper).filter(
-    (p) => !body.answers.some((a) => a.point === p.id),
-  );
+  const missing = askedIn(body).filter((p) => !body.answers.some((a) => a.point === p.id));
   if (missing.length > 0) page.text(`Not looked at: ${missing.map((p) => p.question).join(' ')}`);
   for (const e of entries) entryOnPage(page, e, nameOf);
   if (verifyUrl !== null) page.text(`To verify: ${verifyUrl}`, { size: 7.5, colour: '#333' });

@@ -5,6 +5,9 @@ import { fault } from '../../core/errors';
 import { judge, tailNames, type Judgement, type PointAnswer } from '../../core/inspect/judging';
 import { entryById } from '../../core/knots/catalogue/lookup';
 import { CATALOGUE_VERSION } from '../../core/knots/catalogue/catalogue';
+import type { KnotEntry } from '../../core/knots/facts/types';
+import { usesToChoose, type Use } from '../../core/knots/facts/uses';
+import { COMMON_PRACTICE, companionMeant, rulesOf } from '../../core/profiles';
 import type { CheckBody } from '../../core/records';
 import { contentHash } from '../canonical';
 import type { Context } from '../context';
@@ -39,11 +42,12 @@ export async function keepTiedKnot(
   const rope = await ropeById(c, organisation, k.rope);
   if (!rope) throw badField('tied_knot.rope', 'is no rope of this organisation');
   if (rope.kind === null) throw badField('tied_knot.rope', `is no rope: ${rope.tag} is a ${rope.thing}`);
-  if (!(await personById(c, organisation, k.tied_by)))
+  if (k.tied_by !== undefined && !(await personById(c, organisation, k.tied_by)))
     throw badField('tied_knot.tied_by', 'is nobody of this organisation');
   notInTheFuture('tied_knot.tied_at', k.tied_at, context.now());
+  const { tied_by = null, tied_by_outside, tied_by_unknown: _, ...tied } = k;
   try {
-    await insertTiedKnot(c, organisation, k, request);
+    await insertTiedKnot(c, organisation, { ...tied, tied_by, tied_by_words: tied_by_outside?.words ?? null }, request);
   } catch (error) {
     if (isDuplicate(error)) throw fault('id-taken');
     throw error;
@@ -75,6 +79,14 @@ export function asAnswers(given: z.output<typeof newCheckBody>['answers'], knot:
   });
 }
 
+/** What the knot was looked at for: asked where it is made for more than one thing. @throws bad-input */
+function useOf(knot: KnotEntry, given: Use | undefined): Use {
+  const uses = usesToChoose(knot);
+  if (given !== undefined) return given;
+  if (uses.length === 1) return uses[0]!;
+  throw badField('use', `is needed: this knot is made for ${uses.join(', ')}`);
+}
+
 export async function recordCheck(
   context: Context,
   who: SessionPerson,
@@ -87,20 +99,28 @@ export async function recordCheck(
   notInTheFuture('seen_at', body.seen_at, context.now(), 'lies in the future: is the clock of the device right?');
   if (body.seen_at < body.tied_knot.tied_at) throw badField('seen_at', 'lies before the knot was tied');
   const answers = asAnswers(body.answers, knot.id);
+  const rules = rulesOf(profile);
+  const use = useOf(knot, body.use);
+  const companions = body.companions ?? (body.stopper ? companionMeant(rules, knot, use) : []);
   const asked = { kind: 'check', id: body.id, request: { body, by: who.id } } as const;
   return recordEntry(context, who, asked, async (c): Promise<CheckBody> => {
     await keepTiedKnot(c, context, who.organisation, body.tied_knot);
     const rope = (await ropeById(c, who.organisation, body.tied_knot.rope))!;
     if (rope.diameter_mm !== null && rope.diameter_mm !== body.rope_diameter_mm)
       throw badField('rope_diameter_mm', `is not this rope's: ${rope.tag} has ${rope.diameter_mm} mm`);
+    const { tied_by = null, tied_by_outside, tied_by_unknown } = body.tied_knot;
     const judgement = judge(profile, {
       knot: knot.id,
+      use,
+      companions,
+      rope_kind: rope.kind!,
       rope_diameter_mm: body.rope_diameter_mm,
-      stopper: body.stopper,
       fist_mm: body.fist_mm,
       answers,
       secondSigned: false,
       rope_state: rope.state,
+      tied_by_unknown,
+      short: body.short,
     });
     await mayBeLookedAt(c, who.organisation, body, judgement);
     if (body.round) await mustBeStop(c, who.organisation, body.round, body.tied_knot.place);
@@ -116,23 +136,35 @@ export async function recordCheck(
       rope: body.tied_knot.rope,
       rope_diameter_mm: body.rope_diameter_mm,
       place: body.tied_knot.place,
-      tied_by: body.tied_knot.tied_by,
+      tied_by,
+      ...(tied_by_outside && { tied_by_outside: tied_by_outside.words }),
+      // nobody knows who tied it: who looks says that it was not them
+      ...(tied_by_unknown && { tied_by_unknown, not_tied_by_me: true }),
       tied_at: body.tied_knot.tied_at,
       seen_at: body.seen_at,
       profile: profile.id,
       profile_version: profile.version,
       profile_sha256: contentHash(profile),
-      stopper: body.stopper,
+      stopper: companions.length > 0,
+      use,
+      companions,
+      rope_kind: rope.kind!,
+      common_practice: { version: COMMON_PRACTICE.version, sha256: contentHash(COMMON_PRACTICE) },
+      ...(body.short && { short: true }),
       fist_mm: body.fist_mm,
       hand: body.hand,
       answers,
       judgement,
-      alone: body.tied_knot.tied_by === who.id,
+      alone: tied_by === who.id,
       ...(rope.state !== 'in-service' && { rope_state: rope.state }),
       ...(body.despite_open_finding && { despite_open_finding: body.despite_open_finding }),
       ...(body.round && { round: body.round }),
       ...(used && {
-        signed_off: { to_tie: await may(body.tied_knot.tied_by, 'tie'), to_check: await may(who.id, 'check') },
+        signed_off: {
+          // of somebody outside nobody here has said that they may
+          to_tie: tied_by !== null && (await may(tied_by, 'tie')),
+          to_check: await may(who.id, 'check'),
+        },
       }),
       note: body.note,
       demo: who.demo,

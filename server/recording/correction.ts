@@ -30,7 +30,7 @@ export async function recordCorrection(
       reason: body.reason,
       answers,
       judgement,
-      ...judgedNow(found.check.knot),
+      ...judgedNow(found.check),
       verdict_after: judgement.verdict,
       demo: who.demo,
     };

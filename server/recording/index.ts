@@ -2,6 +2,7 @@
 export { keepTiedKnot, recordCheck } from './check';
 export { recordCorrection } from './correction';
 export { recordFindingClosed } from './finding';
+export { recordIncident } from './incident';
 export { recordRopeEvent } from './ropeEvent';
 export { recordRoundFinished } from './round';
 export { recordSignature } from './signature';

@@ -72,7 +72,7 @@ export async function recordSignature(
       note: body.note,
       verdict_after,
       proved_by,
-      ...(looked && { seen_at: body.seen_at!, ...looked, ...judgedNow(found.check.knot) }),
+      ...(looked && { seen_at: body.seen_at!, ...looked, ...judgedNow(found.check) }),
       demo: who.demo,
     };
   });

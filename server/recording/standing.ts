@@ -1,9 +1,9 @@
 /** Where a check stands in the record, and judging its answers as it was judged. */
 import { fault } from '../../core/errors';
-import { judge, type PointAnswer } from '../../core/inspect/judging';
-import { JUDGING_VERSION } from '../../core/judgings';
-import { shippedProfile } from '../../core/profiles';
-import { statusOf, type CheckBody } from '../../core/records';
+import type { Judgement, PointAnswer } from '../../core/inspect/judging';
+import { judgedBy } from '../../core/judgings';
+import { practiceOf, shippedProfile } from '../../core/profiles';
+import { askedBy, statusOf, type CheckBody } from '../../core/records';
 import { entryById as knotEntryById } from '../../core/knots/catalogue/lookup';
 import { contentHash } from '../canonical';
 import type { Connection } from '../database';
@@ -26,19 +26,24 @@ export async function checkInChain(c: Connection, organisation: string, id: stri
   return { entries, status, check: first.body, checker: first.recorded_by, corrector, answers, judgement, signedSince };
 }
 
-export const judgeAgain = (check: CheckBody, answers: readonly PointAnswer[], secondSigned: boolean) =>
-  judge(shippedProfile(`${check.profile}@${check.profile_version}`), {
-    knot: check.knot,
-    rope_diameter_mm: check.rope_diameter_mm,
-    stopper: check.stopper,
-    fist_mm: check.fist_mm,
-    answers,
-    secondSigned,
-    rope_state: check.rope_state,
-  });
+/** A judgement of a check's answers by the judging that the check was made by. @throws internal where this program does not know it */
+export function judgeAgain(check: CheckBody, answers: readonly PointAnswer[], secondSigned: boolean): Judgement {
+  const practice = check.common_practice ? practiceOf(check.common_practice.version) : null;
+  const judgement = judgedBy(
+    check.judging ?? 1,
+    {
+      profile: shippedProfile(`${check.profile}@${check.profile_version}`),
+      entry: knotEntryById(check.knot),
+      practice,
+    },
+    askedBy(check, answers, secondSigned),
+  );
+  if (judgement === null) throw fault('internal', { number: `judging ${check.judging}` });
+  return judgement as Judgement;
+}
 
 /** By which judging, and which entry of the knot, an answer is judged now: kept with it, so that it can be computed again. */
-export const judgedNow = (knot: string) => ({
-  judging: JUDGING_VERSION,
-  knot_entry_sha256: contentHash(knotEntryById(knot)),
+export const judgedNow = (check: Pick<CheckBody, 'judging' | 'knot'>) => ({
+  judging: check.judging ?? 1,
+  knot_entry_sha256: contentHash(knotEntryById(check.knot)),
 });

@@ -16,12 +16,16 @@ import {
   type Entered,
 } from '../../core/inspect/naming/naming';
 import { faultsWithShape, knotById, shapeOf } from '../../core/knots/catalogue/catalogue';
+import type { PictureOf } from '../../core/knots/facts/types';
+import { judge, TAIL_UNCERTAINTY_MM, walkFor, wrongPicture } from '../../core/inspect/judging';
+import { DEFAULT_FIST_MM, rulesOf } from '../../core/profiles';
 import { goesOn } from '../../core/knots/facts/behaviour';
 import { drawVector, frameFor } from '../../core/picture';
 import { drill } from '../../core/train';
 import { bind } from '../bind';
 import type { Context } from '../context';
-import { knotIn } from '../named';
+import { knotIn, profileIn } from '../named';
+import { asAnswers } from '../recording/check';
 import { asPicture, asPublic, KEEP, knotRadius, sendSvg } from '../picturing';
 
 /** What is wrong with what was entered is said at that field. */
@@ -39,6 +43,17 @@ function formOf(id: string, faulty: string | undefined): string {
   if (faulty !== undefined && !faultsWithShape(id).includes(faulty))
     throw fault('unknown-fault', { knot: id, fault: faulty });
   return faulty ?? 'right';
+}
+
+/** Where a picture of an answer is; null where it has none. */
+function pictureAddress(knot: string, of: PictureOf | null): string | null {
+  if (!of) return null;
+  const q = new URLSearchParams({ face: of.face, state: of.state });
+  const form = of.harness === 'one' ? 'one-harness-point' : of.form;
+  if (form !== 'right') q.set('fault', form);
+  if (of.harness) q.set('object', 'ring');
+  if (of.companion) q.set('companions', of.companion);
+  return `/api/v1/knots/${of.knot ?? knot}/picture.svg?${q.toString()}`;
 }
 
 export function inspectRoutes(app: FastifyInstance, context: Context): void {
@@ -80,6 +95,82 @@ export function inspectRoutes(app: FastifyInstance, context: Context): void {
         title: `${entry.names[0]}, crossing ${query.crossings.join(', ')} the other way round, ${query.face}`,
         frame: frameFor(drawn(shapeOf(params.id, form, 'laid')), framing),
       }),
+    );
+  });
+
+  bind(app, context, ENDPOINTS.walk, ({ params, query: { profile, common, ...asked } }) => {
+    const { entry } = knotById(params.id);
+    const rules = rulesOf(profileIn('querystring.profile', profile), common);
+    const walk = walkFor(rules, entry, asked);
+    const withShape = faultsWithShape(entry.id);
+    return {
+      use: walk.use,
+      uses: walk.uses,
+      companions: walk.companions,
+      points: [
+        ...(walk.refused
+          ? [
+              {
+                id: 'use' as const,
+                question: 'Is it made for that?',
+                help: walk.refused.text,
+                right: { label: 'another knot, one that is made for it', picture: null },
+                wrong: [],
+                rule: walk.refused,
+              },
+            ]
+          : []),
+        ...walk.points.map((p) => ({
+          id: p.id,
+          question: p.question,
+          help: p.help,
+          right: { label: p.right.label, picture: pictureAddress(entry.id, p.right.picture) },
+          wrong: p.wrong.map((w) => ({
+            fault: w.fault,
+            label: w.label,
+            picture: pictureAddress(entry.id, wrongPicture(entry.id, p, w, withShape)),
+          })),
+          rule: p.rule,
+        })),
+      ],
+      of: walk.of,
+    };
+  });
+
+  bind(app, context, ENDPOINTS.judge, ({ body }) => {
+    const entry = knotIn('knot', body.knot);
+    const filled = (t: NonNullable<(typeof body)['answers'][number]['tail']>) =>
+      'fist' in t ? t : { ...t, uncertainty_mm: t.uncertainty_mm ?? TAIL_UNCERTAINTY_MM[t.method] };
+    return judge(
+      profileIn('profile', body.profile),
+      {
+        knot: entry.id,
+        use: body.use,
+        companions: body.companions,
+        rope_kind: body.rope.kind,
+        rope_diameter_mm: body.rope.diameter_mm,
+        rope_state: body.rope.state,
+        fist_mm: body.fist_mm ?? DEFAULT_FIST_MM,
+        answers: asAnswers(
+          body.answers.flatMap(({ tail, more_tails, point, ...a }) =>
+            point === 'use'
+              ? []
+              : [
+                  {
+                    ...a,
+                    point,
+                    ...(tail && { tail: filled(tail) }),
+                    ...(more_tails && { more_tails: more_tails.map(filled) }),
+                  },
+                ],
+          ),
+          entry.id,
+        ),
+        secondSigned: body.second_signed ?? false,
+        tied_by_unknown: body.tied_by_unknown,
+        short: body.short,
+      },
+      body.common,
     );
   });
 

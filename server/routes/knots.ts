@@ -35,12 +35,18 @@ import { differingPlace } from '../../core/knots/catalogue/differs';
 import { drawVector, frameFor, pathInWords } from '../../core/picture';
 import { crossingsSeenFrom, diagramOf, gaussCodeOf } from '../../core/topology';
 import { TAIL_UNCERTAINTY_MM } from '../../core/inspect/judging';
-import { judgeTail, lengthFor, SHIPPED_PROFILES } from '../../core/profiles';
+import { companionMeant, lengthFor, rulesOf, SHIPPED_PROFILES } from '../../core/profiles';
 import { bind } from '../bind';
 import type { Context } from '../context';
 import { cardsPdf } from '../documents/card';
 import { shapeGlb } from '../documents/glb';
 import { knotIn, profileIn } from '../named';
+import { withCompanion } from '../../core/knots/catalogue/withCompanion';
+import type { ShapeComponent } from '../../core/knots/shape/stored';
+import type { PictureComponent } from '../../core/picture';
+import { composedOf, FAULTS_OF_JOINED, isJoined } from '../../core/knots/facts/composed';
+import type { FaultId } from '../../core/knots/facts/faultTable';
+import { usesOf, type Companion } from '../../core/knots/facts/uses';
 import { currentPerson } from '../plugins/session';
 import { trialsWith } from '../tables/passingTrials';
 import { frameSvg } from '../wayPictures';
@@ -59,6 +65,29 @@ interface Asked {
   readonly wraps?: number | undefined;
   readonly object?: 'clip' | 'ring' | 'post' | undefined;
   readonly variant?: string | undefined;
+  readonly companions?: readonly Companion[] | undefined;
+}
+
+/**
+ * The knot that stands for one with others tied to it, and its form there.
+ * @throws no-companion-form, bad-input
+ */
+function withCompanions(id: string, { companions, fault: faulty, wraps, object, variant }: Asked) {
+  const [companion, ...more] = companions ?? [];
+  if (companion === undefined) return null;
+  if (more.length > 0 || wraps !== undefined || object !== undefined || variant !== undefined)
+    throw fault('bad-input', {}, [
+      { path: 'querystring.companions', message: 'one of them, without wraps, object or variant' },
+    ]);
+  if (isJoined(id, companion)) {
+    if (faulty !== undefined && !FAULTS_OF_JOINED[companion].some((f) => f === faulty))
+      throw fault('unknown-fault', { knot: id, fault: faulty });
+    const joined = { companion, fault: faulty as FaultId | undefined };
+    return { knot: id, form: 'right', joined: faulty === 'stopper-missing' ? null : joined };
+  }
+  const is = composedOf(id, companion, faulty as FaultId | undefined);
+  if (!is) throw fault('no-companion-form', { knot: id, companion });
+  return { ...is, joined: null };
 }
 
 /**
@@ -66,9 +95,20 @@ interface Asked {
  * @throws unknown-knot, unknown-fault, unknown-variant, no-wraps-form, no-object-form, bad-input
  */
 function asked(
-  id: string,
-  { state, fault: faulty, wraps, object, variant }: Asked,
-): { form: string; state: ShapeState; onto: Onto | null } {
+  named: string,
+  query: Asked,
+): { id: string; form: string; state: ShapeState; onto: Onto | null; components: () => ShapeComponent[] } {
+  knotById(named);
+  const together = withCompanions(named, query);
+  if (together) {
+    const { knot, form, joined } = together;
+    const alone = asked(knot, { state: query.state, ...(form !== 'right' && { fault: form }) });
+    return joined
+      ? { ...alone, components: () => [...withCompanion(knot, joined.companion, alone.state, joined.fault)] }
+      : alone;
+  }
+  const id = named;
+  const { state, fault: faulty, wraps, object, variant } = query;
   const { entry } = knotById(id);
   if (faulty !== undefined && !faultsWithShape(id).includes(faulty))
     throw fault('unknown-fault', { knot: id, fault: faulty });
@@ -81,7 +121,9 @@ function asked(
     (variant !== undefined ? variantForm(id, variant) : wraps === undefined ? 'right' : formWithWraps(id, wraps));
   // a tie-in knot has the harness for its ring
   const ring = entry.purposes.includes('tie-in') ? (form === 'one-harness-point' ? 'one' : 'both') : 'ring';
-  return { form, state: state ?? 'tight', onto: object === undefined ? null : object === 'ring' ? ring : object };
+  const onto = object === undefined ? null : object === 'ring' ? ring : object;
+  const inState = state ?? 'tight';
+  return { id, form, state: inState, onto, components: () => shapeOf(id, form, inState, onto) };
 }
 
 export function knotRoutes(app: FastifyInstance, context: Context): void {
@@ -137,16 +179,16 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
   });
 
   bind(app, context, ENDPOINTS.shape, ({ params, query, reply }) => {
-    const { form, state, onto } = asked(params.id, query);
+    const { components } = asked(params.id, query);
     void reply.header('cache-control', KEEP);
-    return { unit: 'rope-diameter', components: shapeOf(params.id, form, state, onto).map(asPublic) };
+    return { unit: 'rope-diameter', components: components().map(asPublic) };
   });
 
   bind(app, context, ENDPOINTS.obj, ({ params, query, reply }) => {
-    const { form, state, onto } = asked(params.id, query);
+    const { components } = asked(params.id, query);
     const lines = ['# rope centre-lines; unit: rope diameters'];
     let n = 0;
-    for (const c of shapeOf(params.id, form, state, onto)) {
+    for (const c of components()) {
       lines.push(`o ${c.name}`, ...c.points.map((p) => `v ${p.join(' ')}`));
       const ids = c.points.map((_, i) => n + i + 1);
       lines.push(`l ${[...ids, ...(c.closed ? [n + 1] : [])].join(' ')}`);
@@ -159,30 +201,32 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
   });
 
   bind(app, context, ENDPOINTS.glb, async ({ params, query, reply }) => {
-    const { form, state, onto } = asked(params.id, query);
+    const { id, components } = asked(params.id, query);
     return reply
       .type('model/gltf-binary')
       .header('cache-control', KEEP)
-      .send(Buffer.from(await shapeGlb(shapeOf(params.id, form, state, onto), knotById(params.id).entry.names[0]!)));
+      .send(Buffer.from(await shapeGlb(components(), knotById(id).entry.names[0]!)));
   });
 
   bind(app, context, ENDPOINTS.picture, ({ params, query, reply }) => {
-    const { form, state, onto } = asked(params.id, query);
+    const of = asked(params.id, query);
+    const { id, form, state, onto } = of;
+    const joined = query.companions?.some((c) => isJoined(id, c)) && query.fault !== 'stopper-missing';
     const mirror = (p: Point3): Point3 => (query.hand === 'left' ? [-p[0], p[1], p[2]] : p);
-    const drawn = (of: ReturnType<typeof asked>) => {
-      const components = asPicture(shapeOf(params.id, of.form, of.state, of.onto));
+    const drawn = (which: ReturnType<typeof asked>) => {
+      const components = asPicture(which.components());
       return query.hand === 'left' ? mirroredForLeft(components) : components;
     };
-    const components = drawn({ form, state, onto });
+    const components = drawn(of);
     const framing = {
       face: query.face,
       crop: query.crop,
-      knotRadius_ropeDiameters: knotRadius(params.id, form, state, query.crop),
+      knotRadius_ropeDiameters: knotRadius(id, form, state, query.crop),
     };
     const other =
       query.fit === undefined
         ? undefined
-        : asked(params.id, {
+        : asked(id, {
             state: query.state,
             object: query.object,
             ...(query.fit !== 'right' && { fault: query.fit }),
@@ -191,9 +235,9 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
       throw fault('bad-input', {}, [
         { path: 'querystring.ring', message: 'needs fit: the right form of a fault, or a fault of the right form' },
       ]);
-    const place = query.ring && differingPlace(params.id, form, query.fit!, state, onto);
+    const place = query.ring && differingPlace(id, form, query.fit!, state, onto);
     const markAt = place && { ...place, centre: mirror(place.centre) };
-    const { names, form_certainty } = knotById(params.id).entry;
+    const { names, form_certainty } = knotById(id).entry;
     const name = form_certainty === 'settled' ? names[0] : `${names[0]} (form not settled)`;
     return sendSvg(
       reply,
@@ -202,8 +246,11 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
         markAt,
         theme: query.theme,
         size_px: query.size,
-        cutTail: !goesOn(knotById(params.id).entry),
-        crossingIds: (seen) => crossingIds(storedForm(params.id, form), state, seen),
+        cutTail: !goesOn(knotById(id).entry),
+        // numbers that last are those of the stored form; two forms joined are numbered along the rope
+        ...(joined
+          ? { frame: frameOfJoined(components, query.face) }
+          : { crossingIds: (seen) => crossingIds(storedForm(id, form), state, seen) }),
         title: `${name}, ${query.face}${query.fault ? `, fault: ${query.fault.replaceAll('-', ' ')}` : ''}`,
         ...(other
           ? {
@@ -211,7 +258,7 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
                 frameFor(components, framing),
                 frameFor(drawn(other), {
                   ...framing,
-                  knotRadius_ropeDiameters: knotRadius(params.id, other.form, other.state, query.crop),
+                  knotRadius_ropeDiameters: knotRadius(id, other.form, other.state, query.crop),
                 }),
               ),
             }
@@ -291,17 +338,19 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
     return choose(body, profile, [...SHIPPED_TRIALS, ...own]);
   });
   bind(app, context, ENDPOINTS.tail, ({ body }) => {
-    knotIn('knot', body.knot);
+    const entry = knotIn('knot', body.knot);
     const rules = profileIn('profile', body.profile);
     const { profile: _, as, stopper, use, companions, method, common, ...length } = body;
-    if ([use, companions, method, common].every((given) => given === undefined))
-      return judgeTail(rules, { ...length, as, stopper });
     if (as !== undefined && use !== undefined)
       throw fault('bad-input', {}, [{ path: 'as', message: 'is the older word for use: only one of them' }]);
+    const uses = usesOf(entry);
+    // the older word is taken where the knot is made for that
+    const of = use ?? uses.find((u) => u === (as === 'rope-end' ? 'stopper' : as));
+    const known = of ?? lengthFor(rules, { ...length, common }).use;
     return lengthFor(rules, {
       ...length,
-      use: use ?? (as === 'rope-end' ? 'stopper' : as),
-      companions: companions ?? (stopper ? ['stopper-behind'] : []),
+      use: of,
+      companions: companions ?? (stopper ? companionMeant(rulesOf(rules, common), entry, known) : []),
       uncertainty_mm: length.uncertainty_mm ?? (method && TAIL_UNCERTAINTY_MM[method]),
       byRuler: method === 'ruler',
       common,
@@ -312,6 +361,18 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
     return ropeNeeded(profileIn('profile', profile), question);
   });
   bind(app, context, ENDPOINTS.profiles, () => SHIPPED_PROFILES);
+}
+
+/** All of a knot with another one tied to it, and of the standing part a little more than that. */
+function frameOfJoined(components: readonly PictureComponent[], face: 'front' | 'back'): Frame4 {
+  const side = face === 'back' ? -1 : 1;
+  const all = components.flatMap(({ points, drift, tape }) =>
+    (drift ? points.slice(drift[0]) : points).map((p) => ({ x: side * p[0], y: p[1], half: (tape?.width ?? 1) / 2 })),
+  );
+  const least = (of: (p: (typeof all)[number]) => number) => Math.min(...all.map(of));
+  const [x, y] = [least((p) => p.x - p.half) - 1, least((p) => p.y - p.half) - 1];
+  const [right, top] = [-least((p) => -p.x - p.half), -least((p) => -p.y - p.half)];
+  return [x, y, right + 1 - x, top + 2.5 - y];
 }
 
 type Frame4 = readonly [number, number, number, number];

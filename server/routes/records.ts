@@ -17,11 +17,32 @@ import { storedEntryOf } from '../rows';
 import { rowOf } from '../../core/records';
 import { checksCsv } from '../documents/csv';
 import { knotIn, profileIn } from '../named';
-import { keepTiedKnot, recordCheck, recordCorrection, recordFindingClosed, recordSignature } from '../recording';
+import {
+  keepTiedKnot,
+  recordCheck,
+  recordCorrection,
+  recordFindingClosed,
+  recordIncident,
+  recordSignature,
+} from '../recording';
 import type { TryLimiter } from '../plugins/session';
-import { chainHead, checkEntries, entriesAbout, statusCounts, statuses, type StatusFilter } from '../tables/entries';
+import {
+  incidentsPage,
+  chainHead,
+  checkEntries,
+  entriesAbout,
+  statusCounts,
+  statuses,
+  type StatusFilter,
+} from '../tables/entries';
 import { insertJob, jobById, jobsPage } from '../tables/jobs';
-import { insertPassingTrial, passingTrialById, passingTrialsPage } from '../tables/passingTrials';
+import {
+  insertPassingTrial,
+  insertWithdrawal,
+  passingTrialById,
+  passingTrialsPage,
+  withdrawalOf,
+} from '../tables/passingTrials';
 import { ropeById } from '../tables/ropes';
 import { roundWalksPage } from '../tables/rounds';
 import {
@@ -132,6 +153,25 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
       request,
       () => passingTrialById(db, body.id),
       () => insertPassingTrial(db, who.organisation, { ...body, created_by: who.id }, context.now(), request),
+    );
+  });
+
+  bind(app, context, ENDPOINTS.withdrawTrial, async ({ params, body, who }) => {
+    const trial = await passingTrialById(db, params.id);
+    if (!trial || trial.organisation !== who.organisation) throw fault('not-found');
+    const request = contentHash({ trial: params.id, body, by: who.id });
+    return keptOnce(
+      who.organisation,
+      request,
+      () => withdrawalOf(db, params.id),
+      () =>
+        insertWithdrawal(
+          db,
+          who.organisation,
+          { id: body.id, trial: params.id, reason: body.reason, by: who.id },
+          context.now(),
+          request,
+        ),
     );
   });
 
@@ -253,6 +293,17 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
   );
 
   bind(app, context, ENDPOINTS.newCheck, ({ body, who }) => recordCheck(context, who, body));
+  bind(app, context, ENDPOINTS.newIncident, ({ body, who }) => recordIncident(context, who, body));
+  bind(app, context, ENDPOINTS.incidents, async ({ query, who }) => {
+    const before = fromSequenceCursor(query.cursor) ?? null;
+    const found = await incidentsPage(db, who.organisation, query.limit + 1, before);
+    const items = found.slice(0, query.limit).map(({ entry, sha256 }) => {
+      const { happened_at, words, tied_knots, ropes } = entry.body;
+      const { id, sequence, recorded_at, recorded_by } = entry;
+      return { id, sequence, sha256, recorded_at, recorded_by, happened_at, words, tied_knots, ropes };
+    });
+    return { items, next: found.length > query.limit ? sequenceCursor(items.at(-1)!.sequence) : null };
+  });
   bind(app, context, ENDPOINTS.toLookAt, async ({ params, who }) => {
     const [status] = await statuses(db, who.organisation, { check: params.id }, 1);
     if (!status) throw fault('not-found');
@@ -273,6 +324,11 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
       stopper,
       fist_mm,
       hand,
+      use = null,
+      companions = [],
+      rope_kind = null,
+      judging = 1,
+      tied_by_outside = null,
     } = first.body;
     return {
       check: params.id,
@@ -283,12 +339,17 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
       rope_diameter_mm,
       place,
       tied_by,
+      tied_by_words: tied_by_outside,
       tied_at,
       checker: status.checker,
       corrector: entries.findLast((e) => e.kind === 'correction')?.recorded_by ?? null,
       profile,
       profile_version,
       stopper,
+      use,
+      companions,
+      rope_kind,
+      judging,
       fist_mm,
       hand,
     };

@@ -58,6 +58,20 @@ export async function entriesAbout(
     organisation,
   ]);
 }
+/** What happened, newest first. @param before a number in the record */
+export async function incidentsPage(
+  db: Database,
+  organisation: string,
+  limit: number,
+  before: number | null,
+): Promise<{ readonly entry: EntryOf<'incident'>; readonly sha256: string }[]> {
+  const found = await rows<StoredEntry>(
+    db,
+    `SELECT * FROM entries WHERE organisation = ? AND kind = 'incident'${before === null ? '' : ' AND sequence < ?'} ORDER BY sequence DESC LIMIT ?`,
+    [organisation, ...(before === null ? [] : [before]), limit],
+  );
+  return found.map((e) => ({ entry: parse(e) as EntryOf<'incident'>, sha256: e.sha256 }));
+}
 /** Of stored entries those that a check consists of. */
 export const checkEntries = (stored: readonly StoredEntry[]): CheckEntry[] => stored.map(parse).filter(isOfCheck);
 /** Of stored entries those of a rope's life. */
@@ -178,7 +192,7 @@ const statusFromRow = (r: RawStatus): CheckStatus =>
 /** Where the names are read that a status is shown with. */
 const JOINED: Readonly<Record<JoinedColumn, string>> = {
   rope_tag: 'r.tag',
-  tied_by_name: 't.name',
+  tied_by_name: "COALESCE(t.name, CONCAT(s.tied_by_words, ' (from outside)'), 'not known')",
   checker_name: 'c.name',
   signer_name: 'g.name',
 };
@@ -240,7 +254,7 @@ export function statusQuery(
   return {
     sql: `SELECT ${[...STORED_COLUMNS.map((k) => `s.${k}`), ...Object.entries(JOINED).map(([k, of]) => `${of} AS ${k}`)].join(', ')}
       FROM (${pages.join(' UNION ')} ORDER BY ${order('')} LIMIT ?) p
-      JOIN check_status s ON s.check_id = p.check_id JOIN ropes r ON r.id = s.rope JOIN people t ON t.id = s.tied_by JOIN people c ON c.id = s.checker LEFT JOIN people g ON g.id = s.signer
+      JOIN check_status s ON s.check_id = p.check_id JOIN ropes r ON r.id = s.rope LEFT JOIN people t ON t.id = s.tied_by JOIN people c ON c.id = s.checker LEFT JOIN people g ON g.id = s.signer
       ORDER BY ${order('s.')}`,
     values: [...each, limit],
   };

@@ -1,4 +1,4 @@
-import { SHIPPED_VERSIONS } from '../../core/profiles';
+import { PRACTICES, SHIPPED_VERSIONS } from '../../core/profiles';
 import { canonicalBytes, sha256 } from '../canonical';
 import { rows, run, type Database } from '../database';
 
@@ -8,9 +8,9 @@ export interface StoredProfile {
   readonly content: string;
   readonly sha256: string;
 }
-/** Stores the shipped profile versions that are not there yet. A version once stored is never changed. */
+/** Stores the shipped profile versions that are not there yet, and common practice beside them. A version once stored is never changed. */
 export async function storeShippedProfiles(db: Database, now: Date): Promise<void> {
-  for (const p of SHIPPED_VERSIONS) {
+  for (const p of [...SHIPPED_VERSIONS, ...PRACTICES]) {
     const bytes = canonicalBytes(p);
     await run(
       db,

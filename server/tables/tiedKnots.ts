@@ -1,5 +1,6 @@
 import { entryById } from '../../core/knots/catalogue/lookup';
-import { shippedProfile } from '../../core/profiles';
+import type { Use } from '../../core/knots/facts/uses';
+import { lookAgainAfter_h, rulesOf, shippedProfile } from '../../core/profiles';
 import { askedAgain, dueAt, type Again, type KnotEventKind, type LookedAt } from '../../core/records';
 import { ROPE_STATE_SQL } from './ropes';
 import { rows, run, type Connection, type Database } from '../database';
@@ -9,22 +10,28 @@ export interface TiedKnotRow {
   readonly knot: string;
   readonly rope: string;
   readonly place: string;
-  readonly tied_by: string;
+  /** none: somebody outside, or not known */
+  readonly tied_by: string | null;
+  readonly tied_by_words: string | null;
   readonly tied_at: string;
   readonly ended_at: string | null;
   readonly ended_why: string | null;
   readonly last_check: string | null;
   readonly last_check_at: string | null;
+  /** what it was last looked at for */
+  readonly use: string | null;
+  readonly moved_to: string | null;
   readonly again: readonly Again[];
 }
-export type NewTiedKnot = Pick<TiedKnotRow, 'id' | 'knot' | 'rope' | 'place' | 'tied_by' | 'tied_at'>;
+export type NewTiedKnot = Pick<TiedKnotRow, 'id' | 'knot' | 'rope' | 'place' | 'tied_by' | 'tied_by_words' | 'tied_at'>;
 interface Raw {
   id: string;
   organisation: string;
   knot: string;
   rope: string;
   place: string;
-  tied_by: string;
+  tied_by: string | null;
+  tied_by_words: string | null;
   tied_at: Date;
   ended_at: Date | null;
   ended_why: string | null;
@@ -36,6 +43,7 @@ interface Event {
   id: string;
   tied_knot: string;
   kind: KnotEventKind;
+  moved_to: string | null;
   noted_at: Date;
   request_sha256: string;
 }
@@ -43,6 +51,19 @@ interface Event {
 /** What `askedAgain` and `dueAt` are told of a knot. */
 interface Known extends LookedAt {
   readonly last_check: string | null;
+  readonly use: string | null;
+  readonly moved_to: string | null;
+}
+
+/** How long the rules of a check let a look stand, hours; undefined where they do not say. */
+function intervalOf(
+  knot: string,
+  last: { readonly profile: string; readonly profile_version: number; readonly made_for: string | null },
+): number | undefined {
+  const profile = shippedProfile(`${last.profile}@${last.profile_version}`);
+  return last.made_for === null
+    ? profile.lookAgainAfter_h
+    : lookAgainAfter_h(rulesOf(profile), entryById(knot), last.made_for as Use);
 }
 
 /** Of each knot its last check, and what happened to it. */
@@ -56,9 +77,10 @@ async function lookedAt(db: Database | Connection, found: readonly Raw[]): Promi
     seen_at: Date;
     profile: string;
     profile_version: number;
+    made_for: string | null;
   }>(
     db,
-    'SELECT tied_knot, check_id, seen_at, profile, profile_version FROM check_status WHERE tied_knot IN (?) ORDER BY seen_at',
+    'SELECT tied_knot, check_id, seen_at, profile, profile_version, made_for FROM check_status WHERE tied_knot IN (?) AND NOT short_look ORDER BY seen_at',
     [ids],
   );
   const events = await rows<Event>(db, 'SELECT * FROM knot_events WHERE tied_knot IN (?) ORDER BY noted_at', [ids]);
@@ -70,8 +92,10 @@ async function lookedAt(db: Database | Connection, found: readonly Raw[]): Promi
         {
           last_check: last?.check_id ?? null,
           last_check_at: last?.seen_at.toISOString() ?? null,
+          use: last?.made_for ?? null,
+          moved_to: events.findLast((e) => e.tied_knot === r.id && e.moved_to !== null)?.moved_to ?? null,
           rope_state: r.rope_state,
-          interval_h: last && shippedProfile(`${last.profile}@${last.profile_version}`).lookAgainAfter_h,
+          interval_h: last && intervalOf(r.knot, last),
           events: events
             .filter((e) => e.tied_knot === r.id)
             .map((e) => ({ kind: e.kind, at: e.noted_at.toISOString() })),
@@ -97,11 +121,14 @@ async function withAgain(
       rope_tag: r.rope_tag,
       place: r.place,
       tied_by: r.tied_by,
+      tied_by_words: r.tied_by_words,
       tied_at: r.tied_at.toISOString(),
       ended_at: r.ended_at?.toISOString() ?? null,
       ended_why: r.ended_why,
       last_check: own.last_check,
       last_check_at: own.last_check_at,
+      use: own.use,
+      moved_to: own.moved_to,
       again: r.ended_at ? [] : askedAgain(entryById(r.knot), own, now.toISOString()),
     };
   });
@@ -130,6 +157,7 @@ export async function storedTiedKnot(
         rope: r.rope,
         place: r.place,
         tied_by: r.tied_by,
+        tied_by_words: r.tied_by_words,
         tied_at: r.tied_at.toISOString(),
         organisation: r.organisation,
         request_sha256: r.request_sha256,
@@ -157,7 +185,7 @@ export async function insertTiedKnot(
 ): Promise<void> {
   await run(
     db,
-    'INSERT INTO tied_knots (id, organisation, knot, rope, place, tied_by, tied_at, due_at, request_sha256) VALUES (?)',
+    'INSERT INTO tied_knots (id, organisation, knot, rope, place, tied_by, tied_by_words, tied_at, due_at, request_sha256) VALUES (?)',
     // due since it was tied, until somebody has looked
     [
       [
@@ -167,6 +195,7 @@ export async function insertTiedKnot(
         k.rope,
         k.place,
         k.tied_by,
+        k.tied_by_words,
         new Date(k.tied_at),
         new Date(k.tied_at),
         request_sha256,
@@ -275,14 +304,21 @@ export async function knotEventById(
 export async function insertKnotEvent(
   db: Database | Connection,
   organisation: string,
-  e: { id: string; tied_knot: string; kind: KnotEventKind; note: string; noted_by: string },
+  e: {
+    id: string;
+    tied_knot: string;
+    kind: KnotEventKind;
+    moved_to?: string | undefined;
+    note: string;
+    noted_by: string;
+  },
   now: Date,
   request_sha256: string,
 ): Promise<void> {
   await run(
     db,
-    'INSERT INTO knot_events (id, organisation, tied_knot, kind, note, noted_by, noted_at, request_sha256) VALUES (?)',
-    [[e.id, organisation, e.tied_knot, e.kind, e.note, e.noted_by, now, request_sha256]],
+    'INSERT INTO knot_events (id, organisation, tied_knot, kind, moved_to, note, noted_by, noted_at, request_sha256) VALUES (?)',
+    [[e.id, organisation, e.tied_knot, e.kind, e.moved_to ?? null, e.note, e.noted_by, now, request_sha256]],
   );
   await workOutDue(db, { knot: e.tied_knot });
 }

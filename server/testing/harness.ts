@@ -188,7 +188,7 @@ export function checkBody(
     profile: 'rope-access',
     profile_version: 1,
     rope_diameter_mm: 10,
-    stopper: false,
+    use: 'tie-in',
     fist_mm: 100,
     hand: 'right',
     seen_at: '2026-05-14T09:40:00.000Z',

@@ -13,6 +13,8 @@ export interface KnotPictureProps {
   readonly wraps?: number | undefined;
   /** another form that is right too */
   readonly variant?: string | undefined;
+  /** a knot tied to it */
+  readonly companion?: string | undefined;
   /** another form whose frame is shared, so that both pictures have one scale */
   readonly fit?: string | undefined;
   /** a ring where it differs from the form named by fit */
@@ -35,6 +37,7 @@ export function pictureUrl(
     object,
     wraps,
     variant,
+    companion,
     fit,
     ring,
     size,
@@ -43,6 +46,7 @@ export function pictureUrl(
 ): string {
   const q = new URLSearchParams({ face, crop, size: String(size), theme });
   if (state) q.set('state', state);
+  if (companion) q.set('companions', companion);
   if (variant) q.set('variant', variant);
   else if (wraps !== undefined) q.set('wraps', String(wraps));
   const fault = harness === 'one' ? 'one-harness-point' : form;

@@ -34,9 +34,12 @@ export const otherFace = (face: 'front' | 'back') => (face === 'front' ? 'back' 
 
 export function PairedPicture({ knot, of, partner, turnedOver, hand, alt }: Props) {
   const theme = useTheme();
-  const fit = partner && !partner.knot && !of.knot && nameOf(partner) !== nameOf(of) ? nameOf(partner) : undefined;
+  // with another knot tied to it one is framed by itself
+  const joined = of.companion !== undefined || partner?.companion !== undefined;
+  const fit =
+    !joined && partner && !partner.knot && !of.knot && nameOf(partner) !== nameOf(of) ? nameOf(partner) : undefined;
   const ring = fit !== undefined && (nameOf(of) === 'right') !== (fit === 'right');
-  const whole = seenWhole(of) || (partner !== null && seenWhole(partner));
+  const whole = joined || seenWhole(of) || (partner !== null && seenWhole(partner));
   const url = pictureUrl(
     {
       knot: of.knot ?? knot,
@@ -45,6 +48,7 @@ export function PairedPicture({ knot, of, partner, turnedOver, hand, alt }: Prop
       state: of.state,
       harness: of.harness,
       crop: whole ? 'whole' : 'knot',
+      companion: of.companion,
       fit,
       ring,
       size: 420,

@@ -32,11 +32,16 @@ export function Points({ points, onOpen }: { points: readonly JudgedPoint[]; onO
                   {p.tail.margin_mm > 0 ? '+' : ''}
                   {p.tail.margin_mm}
                 </span>{' '}
-                mm at worst{' '}
+                mm{' '}
                 <span className="rule-id">
-                  {p.tail.rule.profile} {p.tail.rule.id}
+                  {p.tail.rule.layer === 'common' ? 'common practice' : p.tail.rule.profile} {p.tail.rule.id}
                 </span>
               </>
+            ) : p.rule ? (
+              <span className="rule-id" title={p.rule.text}>
+                {' '}
+                {p.rule.layer === 'common' ? 'common practice' : p.rule.profile} {p.rule.id}
+              </span>
             ) : null}
             {p.what_to_do ? (
               <span className="todo">

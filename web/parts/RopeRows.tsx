@@ -22,13 +22,12 @@ export function InOwnMeasures({ mm, person }: { readonly mm: number; readonly pe
 }
 
 interface Props {
-  readonly knot: string;
   readonly needed: z.output<typeof ropeNeededReply>;
   readonly person: Person | null | undefined;
   readonly profile: Profile | undefined;
 }
 
-export function RopeRows({ knot, needed, person, profile }: Props) {
+export function RopeRows({ needed, person, profile }: Props) {
   const unit = person?.length_unit === 'in' ? 'in' : 'mm';
   const text = (low: number, high: number) => rangeText(upTo10(low), upTo10(high), unit);
   const row = (label: string, low: number, high: number, cls = '') => (
@@ -37,6 +36,12 @@ export function RopeRows({ knot, needed, person, profile }: Props) {
       <b>{text(low, high)}</b>
     </div>
   );
+  const inHand =
+    needed.in_hand_mm === null
+      ? null
+      : row(`in hand before tying, ${profile?.name ?? 'the rules'}`, needed.in_hand_mm, needed.in_hand_mm);
+  // both are told, the larger first
+  const inHandFirst = needed.in_hand_mm !== null && needed.in_hand_mm >= needed.start_at_mm;
   return (
     <>
       {row('in the knot', needed.in_knot_mm_low, needed.in_knot_mm_high)}
@@ -46,15 +51,12 @@ export function RopeRows({ knot, needed, person, profile }: Props) {
       {row('together', needed.total_mm_low, needed.total_mm_high, 'sum')}
       {needed.tail_mm === 0 ? null : (
         <>
+          {inHandFirst ? inHand : null}
           {row('end to first turn, once set', needed.start_at_mm_low, needed.start_at_mm_high)}
-          <InOwnMeasures mm={needed.start_at_mm_high} person={person} />
+          {inHandFirst ? null : inHand}
+          <InOwnMeasures mm={Math.max(needed.start_at_mm_high, needed.in_hand_mm ?? 0)} person={person} />
         </>
       )}
-      {profile?.startAllowance_mm?.knots.includes(knot) ? (
-        <p className="small quiet mb-1 mt-2">
-          In hand before tying, {profile.name}: {profile.startAllowance_mm.text}.
-        </p>
-      ) : null}
     </>
   );
 }

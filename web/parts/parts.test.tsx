@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import type { JudgedPoint } from '../../core/inspect/judging';
-import { shippedProfile, judgeTail } from '../../core/profiles';
+import { lengthFor, shippedProfile } from '../../core/profiles';
 import { TailGauge } from '../stations/check/TailGauge';
 import { tailAnswer } from '../store/walks';
 import type { Walk } from '../store/walks';
@@ -50,9 +50,14 @@ describe('points', () => {
     expect(open).toHaveBeenCalledWith('set');
   });
   test('a tail carries its margin and its rule', () => {
-    const tail = judgeTail(shippedProfile('sport-crag'), { knot: 'bowline-locked', rope_diameter_mm: 10, tail_mm: 87 });
+    const tail = lengthFor(shippedProfile('sport-crag'), {
+      knot: 'bowline-locked',
+      use: 'tie-in',
+      rope_diameter_mm: 10,
+      tail_mm: 87,
+    });
     const { container } = render(<Points points={[{ ...base, point: 'tail', text: 'tail 87 mm, 100 asked', tail }]} />);
-    expect(container.textContent).toContain('margin -13 mm at worst sport-crag SC-T2');
+    expect(container.textContent).toContain('margin -13 mm sport-crag SC-T2');
   });
 });
 
@@ -76,8 +81,9 @@ describe('the tail as typed', () => {
 });
 
 test('the gauge says in words what it shows', () => {
-  const answer = judgeTail(shippedProfile('sport-crag'), {
+  const answer = lengthFor(shippedProfile('sport-crag'), {
     knot: 'bowline-locked',
+    use: 'tie-in',
     rope_diameter_mm: 10,
     tail_mm: 150,
   });
@@ -88,7 +94,7 @@ test('the gauge says in words what it shows', () => {
     <TailGauge
       tail_mm={null}
       uncertainty_mm={5}
-      answer={judgeTail(shippedProfile('rescue-team'), { knot: 'bowline', rope_diameter_mm: 10 })}
+      answer={lengthFor(shippedProfile('rescue-team'), { knot: 'bowline', rope_diameter_mm: 10, common: false })}
     />,
   );
   expect(screen.getByRole('img').getAttribute('aria-label')).toBe('No length is asked');

@@ -1,31 +1,15 @@
 /** The interface's words for the values of the contract. */
 import type { Job } from '../../core/choose/job';
 import type { RopeState, TailUnit } from '../../core/inspect/judging';
+import { USE_WORDS } from '../../core/profiles/words';
 
+export { COMPANION_WORDS, ruleSaid, USE_WORDS } from '../../core/profiles/words';
 export { METHOD_WORDS, VERDICT_WORDS } from '../../core/inspect/judging/words';
 export { OBJECT_WORDS, pullWords } from '../../core/knots/facts/words';
 import type { Family, Grade, KnotEntry, Source } from '../../core/knots/facts/types';
 
-export const PURPOSE_WORDS: Record<Job['purpose'], string> = {
-  'tie-in': 'a tie-in',
-  'end-loop': 'a loop at the end',
-  'two-eyes': 'two eyes',
-  midline: 'a loop in the middle',
-  join: 'joining two ropes',
-  'join-to-pass': 'a joint to be passed',
-  'join-to-retrieve': 'a joint to be pulled down',
-  sling: 'a sling of tape',
-  'cord-loop': 'a loop of cord',
-  'hitch-object': 'making fast to a thing',
-  tether: 'a personal tether',
-  handle: 'a handle in the rope',
-  friction: 'gripping another rope',
-  belay: 'belaying',
-  releasable: 'a tie-off let go under load',
-  stopper: 'a stopper',
-  'isolate-damage': 'taking damage out of the line',
-  'tension-eye': 'an eye to tension on',
-};
+/** What a knot is chosen for. */
+export const PURPOSE_WORDS: Record<Job['purpose'], string> = { ...USE_WORDS, stopper: 'a stopper' };
 export const KIND_WORDS: Record<Job['rope']['kind'], string> = {
   dynamic: 'dynamic',
   'low-stretch': 'low-stretch',
@@ -84,6 +68,8 @@ export const ROPE_STATE_WORDS: Record<RopeState, string> = {
 };
 export const POINT_WORDS: Record<string, string> = {
   rope: 'Rope',
+  use: 'What for',
+  companion: 'Knot behind it',
   name: 'Right knot',
   front: 'Front',
   back: 'Back',

@@ -28,8 +28,11 @@ const WALK: Walk = {
   tiedBy: TIER.id,
   tiedAt: '2026-05-14T09:00:00.000Z',
   profile: 'sport-crag',
-  profileVersion: 2,
+  profileVersion: 3,
   stopper: false,
+  use: 'tie-in',
+  companions: [],
+  ropeKind: 'dynamic',
   hand: 'right',
   answers: [],
   tailText: '',
@@ -89,10 +92,13 @@ describe('the walk', () => {
   });
 
   test('a length near the limit is told as such, a wrong one is not taken', async () => {
-    walking({ answers: ALL }, {}, '?p=4');
+    walking({ answers: ALL, tailMethod: 'by-eye' }, {}, '?p=5');
     const field = await screen.findByLabelText('Tail');
     fireEvent.change(field, { target: { value: '103' } });
     expect(screen.getByText(/too near the limit to say/)).toBeTruthy();
+    // by ruler it counts as it is read
+    fireEvent.click(screen.getByLabelText('with a ruler'));
+    expect(screen.getByText('enough')).toBeTruthy();
     fireEvent.change(field, { target: { value: 'long' } });
     expect(screen.getByText('a length, in numbers')).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: /^Keep this length/ }));
@@ -114,7 +120,7 @@ describe('the walk', () => {
       { 'POST /checks': { id: WALK.id, sequence: 7, sha256: 'f', verdict: 'meets-the-rule', again: false } },
     );
     await screen.findByText('Meets the rule');
-    expect(screen.getByText(/Rules: Sport crag, version 2/)).toBeTruthy();
+    expect(screen.getByText(/Rules: Sport crag, version 3/)).toBeTruthy();
     expect(screen.getByText(/It gives no clearance to load/)).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Sign as Tove Vannmark and record' }));
     await waitFor(() => expect(router.state.location.pathname).toBe(`/log/${WALK.id}`));
@@ -124,8 +130,10 @@ describe('the walk', () => {
       body: {
         id: WALK.id,
         profile: 'sport-crag',
-        profile_version: 2,
+        profile_version: 3,
         fist_mm: 92,
+        use: 'tie-in',
+        companions: [],
         tied_knot: { tied_by: TIER.id, rope: ROPE.id },
       },
     });
@@ -140,15 +148,15 @@ describe('the walk', () => {
     expect(await screen.findByText(/Rules: Sport crag, version 1/)).toBeTruthy();
     const sign = () => screen.getByRole('button', { name: /^Sign as/ });
     expect([
-      screen.getByRole('alert').textContent?.includes('version 2 is in force'),
+      screen.getByRole('alert').textContent?.includes('version 3 is in force'),
       (sign() as HTMLButtonElement).disabled,
     ]).toEqual([true, true]);
-    fireEvent.click(screen.getByRole('button', { name: 'Judge it under version 2' }));
-    expect(await screen.findByText(/Rules: Sport crag, version 2/)).toBeTruthy();
-    expect(store.getState().walks[0]).toMatchObject({ profileVersion: 2, answers: [...ALL, TAIL] });
+    fireEvent.click(screen.getByRole('button', { name: 'Judge it under version 3' }));
+    expect(await screen.findByText(/Rules: Sport crag, version 3/)).toBeTruthy();
+    expect(store.getState().walks[0]).toMatchObject({ profileVersion: 3, answers: [...ALL, TAIL] });
     fireEvent.click(sign());
     await waitFor(() => expect(sent).toHaveLength(1));
-    expect(sent[0]).toMatchObject({ body: { profile_version: 2 } });
+    expect(sent[0]).toMatchObject({ body: { profile_version: 3 } });
   });
 
   test('a refusal keeps everything on the desk', async () => {
@@ -156,6 +164,67 @@ describe('the walk', () => {
     fireEvent.click(await screen.findByRole('button', { name: /^Sign as/ }));
     expect(await screen.findByRole('alert')).toHaveProperty('textContent', 'Refused 503. said by the test');
     expect(store.getState().walks[0]!.answers).toHaveLength(8);
+  });
+
+  test('where a knot behind it may be tied it is asked by picture; what is there is then looked at', async () => {
+    walking({ companions: undefined, answers: ALL.slice(0, 4) });
+    expect(await screen.findByText('Is there a knot tied behind it?')).toBeTruthy();
+    expect(screen.getByText(/A stopper butted up to the eight, or 100 mm of tail without one/)).toBeTruthy();
+    const choices = screen.getAllByRole('button', { pressed: false }).map((b) => b.textContent);
+    expect(choices).toEqual(['none therea', 'a stopper, two turns of the tailb', 'an overhand round both strandsc']);
+    fireEvent.keyDown(document.body, { key: 'b' });
+    expect(await screen.findByText('Is there a stopper, butted up to the knot?')).toBeTruthy();
+    expect(store.getState().walks[0]!.companions).toEqual(['stopper-behind']);
+    const pictures = [...document.querySelectorAll('.choice img')].map(
+      (i) => new URL(i.getAttribute('src')!, 'http://x'),
+    );
+    expect(pictures.map((u) => [u.pathname.split('/')[4], u.searchParams.get('fault')])).toEqual([
+      ['tie-in-stopper', null],
+      ['figure-eight-follow-through', null],
+      ['tie-in-stopper', 'stopper-gap'],
+      ['tie-in-stopper', 'stopper-wrong-face'],
+    ]);
+    fireEvent.keyDown(document.body, { key: 'a' });
+    // its own tail is measured then
+    expect((await screen.findByText(/75 mm of tail of its own/)).textContent).toMatch(/common practice CP-T10/);
+  });
+
+  test('what it is for is changed by one press at the end, and what is asked with it', async () => {
+    walking({ answers: [...ALL, TAIL] });
+    fireEvent.change(await screen.findByLabelText('What is it for'), { target: { value: 'hitch-object' } });
+    expect(await screen.findByText(/for making fast to a thing/)).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Harness' })).toBeNull();
+    expect(store.getState().walks[0]).toMatchObject({ use: 'hitch-object' });
+  });
+
+  test('rope, place and who tied it may follow: they are asked before it is signed, the rope before a length is kept', async () => {
+    const rest = { rope: '', ropeTag: '', place: '', tiedBy: null, tiedBySaid: false, restLater: true };
+    const { sent } = walking(
+      { answers: [...ALL, TAIL], ...rest },
+      { 'POST /checks': { id: WALK.id, sequence: 7, sha256: 'f', verdict: 'meets-the-rule', again: false } },
+    );
+    const sign = async () => fireEvent.click(await screen.findByRole('button', { name: /^Sign as/ }));
+    await sign();
+    for (const text of ['which rope is it in?', 'who tied it?', 'where is it?'])
+      expect(screen.getByText(text)).toBeTruthy();
+    fireEvent.change(screen.getByLabelText('In which rope'), { target: { value: ROPE.id } });
+    fireEvent.change(screen.getByLabelText('Where'), { target: { value: 'Stack' } });
+    fireEvent.change(screen.getByLabelText('Tied by'), { target: { value: 'unknown' } });
+    await sign();
+    expect(screen.getByText('state that you did not tie it')).toBeTruthy();
+    fireEvent.click(screen.getByLabelText('I did not tie this'));
+    await sign();
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]).toMatchObject({
+      body: { tied_knot: { rope: ROPE.id, place: 'Stack', tied_by_unknown: true }, use: 'tie-in' },
+    });
+    expect((sent[0]!.body as { tied_knot: object }).tied_knot).not.toHaveProperty('tied_by');
+    cleanup();
+    walking({ answers: ALL, ...rest }, {}, '?p=5');
+    fireEvent.change(await screen.findByLabelText('Tail'), { target: { value: '130' } });
+    fireEvent.click(screen.getByRole('button', { name: /^Keep this length/ }));
+    expect(document.activeElement?.id).toBe('rope-first');
+    expect(store.getState().walks[0]!.answers).toHaveLength(ALL.length);
   });
 
   test('one who tied it and looks alone is told what the record will say', async () => {
@@ -170,13 +239,44 @@ describe('the walk', () => {
 });
 
 describe('before the walk', () => {
-  test('what is missing is said at its field; rules that ask for a stopper set it', async () => {
-    show(<Begin />, '/check', '/check');
-    fireEvent.click(await screen.findByRole('button', { name: 'Begin the walk' }));
-    for (const text of ['which rope is it in?', 'who tied it?', 'where is it?'])
-      expect(screen.getByText(text)).toBeTruthy();
-    fireEvent.change(screen.getByLabelText('Rules'), { target: { value: 'rescue-team' } });
-    expect(screen.getByLabelText('A stopper is asked by these rules')).toHaveProperty('checked', true);
+  test('a look begins with the knot in the hand: what it is for is asked where that leaves a choice, the rest may follow', async () => {
+    const { router } = show(<Begin />, '/check', '/check');
+    const use = (await screen.findByLabelText('What is it for')) as HTMLSelectElement;
+    expect([...use.options].map((o) => o.value)).toEqual(['tie-in', 'end-loop', 'hitch-object']);
+    fireEvent.change(use, { target: { value: 'end-loop' } });
+    fireEvent.change(screen.getByLabelText('Tied by'), { target: { value: 'outside' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Begin the walk' }));
+    // what was begun to be said is said whole
+    expect(screen.getByText('who is it, in a few words?')).toBeTruthy();
+    fireEvent.change(screen.getByLabelText('Who it is, in a few words'), { target: { value: 'a guest on the rope' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Begin the walk' }));
+    await waitFor(() => expect(router.state.location.pathname).toMatch(/^\/check\/[0-9a-f-]{36}$/));
+    expect(store.getState().walks[0]).toMatchObject({
+      use: 'end-loop',
+      rope: '',
+      tiedBy: null,
+      tiedByOutside: 'a guest on the rope',
+      restLater: true,
+    });
+  });
+
+  test('what a knot is kept from is said before it is looked at, with its rule; for what it is made for nothing is', async () => {
+    const listed = {
+      family: 'friction',
+      purposes: [],
+      can_be_checked: true,
+      ways: [],
+      faults: [],
+      form_certainty: 'settled',
+    };
+    show(<Begin />, '/check', '/check', { 'GET /knots': [{ id: 'autoblock', names: ['Autoblock'], ...listed }] });
+    fireEvent.change(await screen.findByLabelText('Knot'), { target: { value: 'autoblock' } });
+    const use = await screen.findByLabelText('What is it for');
+    const kept = () => screen.queryByText(/take it out and tie one that is made for that/);
+    fireEvent.change(use, { target: { value: 'friction-backup' } });
+    expect(kept()).toBeNull();
+    fireEvent.change(use, { target: { value: 'friction-climb' } });
+    expect(kept()!.textContent).toContain('CP-U4');
   });
 
   test('a knot is found by any name, or by a fault it may have, and taken by a press alone', async () => {
@@ -255,11 +355,14 @@ describe('choose', () => {
       tail_mm: 46.4,
       total_mm_high: 1001,
       tail_from,
+      use: 'tie-in',
+      companions: [],
+      in_hand_mm: null,
       notes: [],
     });
-    show(<Choose />, '/choose', '/choose', { 'POST /choose': answer, 'POST /rope-needed': needed('general') });
+    show(<Choose />, '/choose', '/choose', { 'POST /choose': answer, 'POST /rope-needed': needed('common') });
     expect(await screen.findByText('1.01 m')).toBeTruthy();
-    expect(screen.getByText('47 mm').parentElement!.textContent).toBe('47 mmof tail (no rule)');
+    expect(screen.getByText('47 mm').parentElement!.textContent).toBe('47 mmof tail, common practice');
     cleanup();
     show(<Choose />, '/choose', '/choose', { 'POST /choose': answer, 'POST /rope-needed': needed('rule') });
     expect((await screen.findByText('47 mm')).parentElement!.textContent).toBe('47 mmof tail');

@@ -50,7 +50,7 @@ export const api = createApi({
     timeout: 20_000,
     prepareHeaders: (h) => h.set('accept', 'application/json'),
   }),
-  tagTypes: ['session', 'records', 'ropes', 'people', 'jobs', 'passing', 'rounds'],
+  tagTypes: ['session', 'records', 'ropes', 'people', 'jobs', 'passing', 'incidents', 'rounds'],
   keepUnusedDataFor: 300,
   endpoints: (b) => ({
     session: b.query<Reply<typeof C.sessionReply>, void>({ query: () => to('session', {}), providesTags: ['session'] }),
@@ -186,6 +186,21 @@ export const api = createApi({
       query: (body) => to('newPassingTrial', {}, { body }),
       invalidatesTags: ['passing'],
     }),
+    incidents: b.query<Reply<typeof C.incidentsReply>, void>({
+      query: () => to('incidents', {}, { params: { limit: 50 } }),
+      providesTags: ['incidents'],
+    }),
+    newIncident: b.mutation<Reply<typeof C.recordedReply>, z.input<typeof C.newIncidentBody>>({
+      query: (body) => to('newIncident', {}, { body }),
+      invalidatesTags: ['incidents'],
+    }),
+    withdrawTrial: b.mutation<
+      Reply<typeof C.withdrawalReply>,
+      { trial: string; body: z.input<typeof C.newWithdrawalBody> }
+    >({
+      query: ({ trial, body }) => to('withdrawTrial', { id: trial }, { body }),
+      invalidatesTags: ['passing'],
+    }),
     cutLength: b.query<Reply<typeof C.cutLengthReply>, z.input<typeof C.cutLengthBody>>({
       query: (body) => to('cutLength', {}, { body }),
     }),
@@ -270,6 +285,9 @@ export const {
   useCutLengthQuery,
   usePassingTrialsQuery,
   useNewPassingTrialMutation,
+  useWithdrawTrialMutation,
+  useIncidentsQuery,
+  useNewIncidentMutation,
   useRopeNeededQuery,
   useJobsQuery,
   useKeptJobQuery,

@@ -5,12 +5,16 @@ import {
   tailNames,
   typedTail_mm,
   type PointAnswer,
-  type TailMeasured,
+  type TailGiven,
   type TailMethod,
   type TailUnit,
 } from '../../core/inspect/judging';
 import type { KnotEntry } from '../../core/knots/facts/types';
+import type { Companion, Use } from '../../core/knots/facts/uses';
 import type { LengthUnit } from '../../core/units';
+import { companionsTied, refusalOf, rulesOf, type Profile } from '../../core/profiles';
+import type { RopeRow } from '../../contract';
+import { tieable } from './tieable';
 
 export const TAIL_UNITS = ['mm', 'in', 'fist', 'diameter'] as const satisfies readonly TailUnit[];
 
@@ -22,11 +26,28 @@ export interface Walk {
   readonly ropeTag: string;
   readonly rope_diameter_mm: number;
   readonly place: string;
-  readonly tiedBy: string;
+  /** of this organisation; null where it was somebody outside, or nobody knows */
+  readonly tiedBy: string | null;
+  /** somebody outside, in a few words */
+  readonly tiedByOutside?: string | undefined;
+  /** false while nobody has said who: then that is asked before signing; said where it is not there */
+  readonly tiedBySaid?: boolean;
+  /** the checker states that they did not tie it */
+  readonly notMe?: boolean;
+  /** rope, place or who tied it are asked before signing */
+  readonly restLater?: boolean;
   readonly tiedAt: string;
   readonly profile: string;
   readonly profileVersion: number;
+  /** older than companions: that a stopper is tied */
   readonly stopper: boolean;
+  /** what the knot is for; not said on walks begun before that was asked */
+  readonly use?: Use | undefined;
+  /** knots tied to it, once that was asked or was known */
+  readonly companions?: readonly Companion[] | undefined;
+  readonly ropeKind?: string | undefined;
+  /** the judging that the check was made by, of a second look; that of now where it is not said */
+  readonly judging?: number;
   readonly hand: 'right' | 'left';
   readonly answers: readonly PointAnswer[];
   /** what stands in the tail field, as typed */
@@ -71,6 +92,28 @@ const slice = createSlice({
 export const { walkBegun, walkChanged, pointAnswered, walkEnded, walksLoaded } = slice.actions;
 export const walksReducer = slice.reducer;
 
+/** It was said that nobody knows who tied it. */
+export const isTierUnknown = (walk: Pick<Walk, 'tiedBy' | 'tiedByOutside' | 'tiedBySaid'>): boolean =>
+  walk.tiedBy === null && walk.tiedByOutside === undefined && walk.tiedBySaid !== false;
+
+/** A rope's thickness until it is said which it is in: no tail is measured before that. */
+export const UNTIL_KNOWN_MM = 10;
+
+/**
+ * The knots tied to it that a walk begins with: those that the rules ask, which it then looks at. None is said where the rules leave it open: that is
+ * asked by picture.
+ */
+export function companionsToBegin(
+  profile: Profile,
+  knot: KnotEntry,
+  use: Use | undefined,
+  rope_kind?: string,
+): readonly Companion[] | undefined {
+  if (use === undefined || refusalOf(rulesOf(profile), knot, use)) return undefined;
+  const asked = companionsTied(rulesOf(profile), knot, use, [], rope_kind);
+  return asked.length > 0 ? asked : undefined;
+}
+
 /** What a walk begins with besides its knot: nothing answered, lengths in the person's unit. */
 export const freshWalk = (unit: LengthUnit) => ({
   answers: [],
@@ -110,6 +153,20 @@ export function tailAnswer(
 ): Omit<PointAnswer, 'point'> | null {
   const { mm, uncertainty_mm } = typedTails(walk, knot, fist_mm);
   if (mm.some((v) => v === null)) return null;
-  const [first, ...more] = mm.map((v): TailMeasured => ({ tail_mm: v!, method: walk.tailMethod, uncertainty_mm }));
+  const [first, ...more] = mm.map((v): TailGiven => ({ tail_mm: v!, method: walk.tailMethod, uncertainty_mm }));
   return { found: 'right', tail: first!, ...(more.length > 0 && { more_tails: more }) };
+}
+
+/** What changes when it is said in which rope the knot is. A tail counted in diameters is to be measured anew where they are others. */
+export function ropeTaken(walk: Walk, ropes: readonly RopeRow[], id: string): Partial<Walk> {
+  const rope = tieable(ropes).find((r) => r.id === id);
+  if (!rope) return { rope: '', ropeTag: '' };
+  const anew = walk.tailUnit === 'diameter' && rope.diameter_mm !== walk.rope_diameter_mm;
+  return {
+    rope: rope.id,
+    ropeTag: rope.tag,
+    rope_diameter_mm: rope.diameter_mm,
+    ropeKind: rope.kind,
+    ...(anew && { answers: walk.answers.filter((a) => a.point !== 'tail') }),
+  };
 }

@@ -34,6 +34,7 @@ function* jobs(): Generator<Job> {
     { end_free: false },
     { life_load: false },
     { fits_thicknesses: 0 },
+    { devices: [{ kind: 'descender', opening_mm: 200 }] },
     { second_rope: { kind: 'dynamic' as const, diameter_mm: 9 } },
     { rope: { kind: 'low-stretch' as const, diameter_mm: 11 } },
   ];

@@ -1,9 +1,9 @@
+export { judge } from './judge';
 export { paceOf } from './pace';
 export {
-  checkPointsFor,
-  judge,
+  FIST_ANSWERS,
+  isByFist,
   ROPE_STATES,
-  stopperAsked,
   tailNames,
   TAIL_METHODS,
   TAIL_UNCERTAINTY_MM,
@@ -15,10 +15,12 @@ export {
   type PointAnswer,
   type PointState,
   type RopeState,
-  type TailMeasured,
+  type TailGiven,
   type TailMethod,
   type Verdict,
 } from './verdict';
+export { pointsAsked } from './pointsAsked';
+export { companionPoint, strictestUse, walkFor, type WalkPoint } from './walk';
 export { METHOD_WORDS, VERDICT_WORDS, verdictSaid } from './words';
 export { wrongPicture } from './pictured';
 export { typedTail_mm, type TailUnit } from './tails';

@@ -44,9 +44,7 @@ test('beside a picture of another form, of another knot or of a harness the wron
   const picture = { form: 'right', face: 'front' as const, state: 'tight' as const };
   const wrong = { fault: 'loose' as const, label: '', picture: null };
   const shown = (other: object) =>
-    wrongPicture('bowline', { right: { label: '', picture: { ...picture, ...other } as typeof picture } }, wrong, [
-      'loose',
-    ]);
+    wrongPicture('bowline', { right: { picture: { ...picture, ...other } as typeof picture } }, wrong, ['loose']);
   expect(shown({})).toEqual({ ...picture, form: 'loose' });
   expect([shown({ form: 'tail-short' }), shown({ knot: 'prusik' }), shown({ harness: 'two' })]).toEqual([
     null,

@@ -12,12 +12,13 @@ const ON_ANOTHER_THING: ReadonlySet<string> = new Set(['clove-hitch not-tucked']
 /** @param withShape faults of the knot that have a form of their own */
 export function wrongPicture(
   knot: string,
-  point: Pick<CheckPoint, 'right'>,
+  point: { readonly right: { readonly picture: PictureOf | null } },
   wrong: CheckPoint['wrong'][number],
   withShape: readonly string[],
 ): PictureOf | null {
   if (wrong.picture) return wrong.picture;
   const { picture } = point.right;
+  if (!picture) return null;
   const comparable = picture.form === 'right' && picture.knot === undefined && picture.harness === undefined;
   if (
     !comparable ||

@@ -23,13 +23,13 @@ test('a joint has a tail in each rope, anything else one', () => {
 });
 
 test('each tail of a joint is judged; the worse one decides, with the least margin', () => {
-  const m = (tail_mm: number) => ({ tail_mm, method: 'ruler' as const, uncertainty_mm: 5 });
+  const m = (tail_mm: number) => ({ tail_mm, method: 'fists' as const, uncertainty_mm: 5 });
   const tail = (...mm: number[]) => {
     const answers: PointAnswer[] = [{ point: 'tail', found: 'right', tail: m(mm[0]!), more_tails: mm.slice(1).map(m) }];
     return judge(shippedProfile('rope-access'), {
       knot: 'figure-eight-bend',
+      use: 'join',
       rope_diameter_mm: 10,
-      stopper: false,
       fist_mm: 100,
       answers,
       secondSigned: false,
@@ -60,8 +60,8 @@ test('a rope that is retired or damaged is never passed, whatever else is right'
   for (const rope_state of ['retired', 'damaged'] as const) {
     const j = judge(shippedProfile('sport-crag'), {
       knot: 'bowline-locked',
+      use: 'tie-in',
       rope_diameter_mm: 10,
-      stopper: false,
       fist_mm: 100,
       answers,
       secondSigned: true,

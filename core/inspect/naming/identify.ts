@@ -45,6 +45,10 @@ const MORE_CROSSINGS = 4;
 /** an eye held fast tells more than a rope alone: there a drawing may be more tangled */
 const MORE_WITH_AN_EYE = 1.6;
 
+/** A drawing by other hands may have so much less than a stored form's fewest crossings. */
+const CROSSINGS_SHARE = 0.7;
+const leastCrossings = (c: Candidate): number => Math.min(...STATES.map((s) => fewestCrossings(c.known.states[s])));
+
 const sameName = (a: Name, b: Name) => a.knot === b.knot && a.fault === b.fault;
 
 const distinct = (names: readonly Name[]): Name[] =>
@@ -92,16 +96,23 @@ export function identify(components: readonly Entered[]): Identified {
     });
   if (!best && nearly.length === 0) return p.laid.eyesKnown ? unknown() : answer({ needs: ['eye-mark', 'object'] });
   // without knowing whether there is an eye only a shape that lies as stored says what it is
-  if (!lies && !p.laid.eyesKnown)
+  if (!lies && !p.laid.eyesKnown) {
+    const seen = fewestCrossings(p);
+    // a rope without a crossing is no knot, whatever is marked on it
+    if (seen === 0) return answer({});
+    // nor is it one that takes far more crossings, seen from wherever
+    const could = ranked.filter((c) => seen >= CROSSINGS_SHARE * leastCrossings(c));
+    if (could.length === 0) return answer({ needs: ['eye-mark', 'object'] });
     return answer({
       needs: ['eye-mark', 'loaded-ends'],
       undecided: [
         {
-          between: distinct(ranked.flatMap((c) => c.known.form.names)),
+          between: distinct(could.flatMap((c) => c.known.form.names)),
           by: 'whether there is an eye, and where its far point is',
         },
       ],
     });
+  }
   // what it nearly lies as, and no figure denies
   const perhaps = nearly
     .filter((c) => agrees(evidence, withoutRings(c.known.figures), c.mirror))

@@ -372,3 +372,23 @@ describe('touching, look-alikes, files', () => {
     for (const text of ['', 'v 1 2', 'v 0 0 0\nl 1 2']) expect(() => parseObj(text)).toThrow(refuses('bad-specimen'));
   });
 });
+
+describe('a rope that is no knot', () => {
+  const rope = (points: readonly (readonly [number, number, number])[]) =>
+    identify([{ name: 'rope', role: 'rope', closed: false, diameter: 0.3, points: points.map((p): Point3 => [...p]) }]);
+  const turning = (turns: number) =>
+    Array.from({ length: 160 }, (_, i): [number, number, number] => {
+      const t = (i / 159) * 2 * Math.PI * turns;
+      return [i / 8, 3 * Math.sin(t), 3 * Math.cos(t)];
+    });
+  test('without a crossing is named nothing, and nothing is asked of it', () => {
+    const bare = rope(Array.from({ length: 40 }, (_, i) => [i / 2, 0, 0] as const));
+    expect([bare.matches, bare.undecided, bare.needs]).toEqual([[], [], []]);
+  });
+  test('with far fewer crossings than a knot has is not said to be perhaps that', () => {
+    for (const turns of [1, 2]) {
+      const a = rope(turning(turns));
+      expect([turns, a.matches, a.undecided]).toEqual([turns, [], []]);
+    }
+  });
+});

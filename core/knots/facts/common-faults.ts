@@ -46,12 +46,12 @@ export const setPoint = (face: Face, strands: string): CheckPoint => ({
   wrong: [{ fault: 'loose', label: 'loose: strands stand apart', picture: { form: 'right', face, state: 'dressed' } }], source: 'practice',
 });
 export const EYE_POINT: CheckPoint = {
-  id: 'eye', question: 'Is the eye as small as the harness allows?', help: 'A large eye catches things and puts the knot out of reach.',
+  id: 'eye', uses: ['tie-in'], question: 'Is the eye as small as the harness allows?', help: 'A large eye catches things and puts the knot out of reach.',
   right: { label: 'small: close to the harness', picture: { form: 'right', face: 'front', state: 'tight', harness: 'both' } },
   wrong: [{ fault: 'eye-too-large', label: 'large: a hand goes through', picture: { form: 'eye-too-large', face: 'front', state: 'tight', harness: 'both' } }], source: 'practice',
 };
 export const HARNESS_POINT: CheckPoint = {
-  id: 'harness', question: 'Does the rope go through both harness points?', help: 'Put a finger in each point and feel the rope in both.',
+  id: 'harness', uses: ['tie-in'], question: 'Does the rope go through both harness points?', help: 'Put a finger in each point and feel the rope in both.',
   right: { label: 'through both', picture: { form: 'right', face: 'front', state: 'tight', harness: 'both' } },
   wrong: [{ fault: 'one-harness-point', label: 'through one only', picture: { form: 'right', face: 'front', state: 'tight', harness: 'one' } }], source: 'practice',
 };

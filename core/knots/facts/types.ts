@@ -1,7 +1,7 @@
 /** What the catalogue says of a knot: one typed record. Facts carry a source: from practice, or general knowledge of the field. */
 
 import type { FaultId } from './faultTable';
-import type { Purpose } from './uses';
+import type { Companion, Purpose, Use } from './uses';
 
 /** A knot lies laid out, dressed, or set. */
 export const STATES = ['laid', 'dressed', 'tight'] as const;
@@ -94,6 +94,8 @@ export interface PictureOf {
   readonly harness?: 'both' | 'one';
   /** another catalogue knot, where that is what the fault comes to */
   readonly knot?: string;
+  /** with this one tied to it: the two joined to one rope */
+  readonly companion?: Companion;
 }
 
 export const CHECK_POINTS = [
@@ -118,6 +120,8 @@ export type CheckPointId = (typeof CHECK_POINTS)[number];
 
 export interface CheckPoint {
   readonly id: CheckPointId;
+  /** asked only where the knot is for one of these; always where it is not said */
+  readonly uses?: readonly Use[];
   readonly question: string;
   readonly help: string;
   /** where to look on the face that is shown; the whole knot where it is not said */
@@ -151,6 +155,8 @@ export interface KnotEntry {
   /** the usual names, the first is shown */
   readonly names: readonly [string, ...string[]];
   readonly family: Family;
+  /** harder to dress neatly than others of its kind (practice) */
+  readonly harder_to_dress?: true;
   /** wraps of the usual form, where their number is a choice */
   readonly usual_wraps?: number;
   readonly purposes: readonly Purpose[];

@@ -1,7 +1,9 @@
 import { useState, type FormEvent } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { stopperAsked } from '../../../core/inspect/judging/verdict';
+import { entryById } from '../../../core/knots/catalogue/lookup';
+import { usesOf, type Use } from '../../../core/knots/facts/uses';
+import { refusalOf, rulesOf } from '../../../core/profiles';
 import {
   useKnotsQuery,
   usePeopleQuery,
@@ -14,33 +16,34 @@ import {
 } from '../../store/api';
 import { useApp, useSend } from '../../store';
 import { tieable } from '../../store/tieable';
-import { freshWalk, walkBegun } from '../../store/walks';
+import { companionsToBegin, freshWalk, UNTIL_KNOWN_MM, walkBegun } from '../../store/walks';
 import { FindKnot } from './FindKnot';
 import { Failed, Loading } from '../../parts/States';
 import { newId } from '../../parts/newId';
-import { KIND_WORDS } from '../../parts/words';
-
-const localNow = () => {
-  const d = new Date(Date.now() - new Date().getTimezoneOffset() * 60_000);
-  return d.toISOString().slice(0, 16);
-};
-
-/** Later than now: a knot cannot be looked at before it is tied. */
-const liesAhead = (local: string) => new Date(local).getTime() > Date.now();
+import { UseField } from '../../parts/UseField';
+import { ruleSaid } from '../../parts/words';
+import { localNow, localTime, missingOf, NOT_KNOWN, OUTSIDE, tierOf, WhoAndWhere } from './WhoAndWhere';
 
 interface Stop {
   readonly walk: string;
   readonly stop: number;
   readonly place: string;
   readonly knot: string;
+  readonly use: Use | undefined;
   readonly rope: string;
   readonly hangs: {
     readonly id: string;
     readonly rope: string;
-    readonly tied_by: string;
+    readonly tied_by: string | null;
+    readonly tied_by_words: string | null;
     readonly tied_at: string;
+    readonly use: Use | null;
   } | null;
 }
+
+/** Who tied what hangs there, as the field has it. */
+const tierValue = (hangs: { readonly tied_by: string | null; readonly tied_by_words: string | null }): string =>
+  hangs.tied_by ?? (hangs.tied_by_words === null ? NOT_KNOWN : OUTSIDE);
 
 /** At a stop of a round the form is filled in from what is expected, or known to hang, there. */
 export function Begin() {
@@ -61,6 +64,7 @@ export function Begin() {
         stop,
         place: s.place,
         knot: s.knot,
+        use: s.use,
         rope: s.hangs_there?.rope ?? s.rope ?? '',
         hangs: s.hangs_there,
       }}
@@ -68,12 +72,7 @@ export function Begin() {
   );
 }
 
-const localOf = (iso: string) => {
-  const d = new Date(iso);
-  return new Date(d.getTime() - d.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
-};
-
-/** What is checked, where, who tied it. Then the walk. */
+/** Which knot, and what for: then the walk. Rope, place and who tied it may follow before signing. */
 function BeginForm({ at }: { readonly at: Stop | null }) {
   const navigate = useNavigate();
   const send = useSend();
@@ -86,18 +85,19 @@ function BeginForm({ at }: { readonly at: Stop | null }) {
   const places = [...new Set(useTodayQuery().data?.last_checks.map((c) => c.place) ?? [])];
   const [values, setValues] = useState({
     knot: at?.knot ?? knot ?? 'figure-eight-follow-through',
+    use: at?.use ?? at?.hangs?.use ?? (null as Use | null),
     rope: at?.rope ?? rope?.id ?? '',
     place: at?.place ?? '',
-    tiedBy: at?.hangs?.tied_by ?? '',
-    tiedAt: at?.hangs ? localOf(at.hangs.tied_at) : localNow(),
+    tiedBy: at?.hangs ? tierValue(at.hangs) : '',
+    outside: at?.hangs?.tied_by_words ?? '',
+    notMe: false,
+    tiedAt: at?.hangs ? localTime(at.hangs.tied_at) : localNow(),
     profile: job.profile.split('@')[0]!,
-    stopper: false,
     hand: null as 'right' | 'left' | null,
     despite: '',
   });
   const own = usePersonByIdQuery(me.id);
   const [tried, setTried] = useState(false);
-  const [future, setFuture] = useState(false);
   const broken = [people, ropes, profiles, knots].find((q) => q.error);
   if (broken) return <Failed error={broken.error} again={broken.refetch} />;
   if (!people.data || !ropes.data || !profiles.data || !knots.data) return <Loading what="Getting ropes and people" />;
@@ -121,63 +121,60 @@ function BeginForm({ at }: { readonly at: Stop | null }) {
   const taken = knots.data.find((k) => k.id === values.knot);
   // never another knot than the one that was taken: then it is to be chosen
   const chosen = taken?.can_be_checked ? taken.id : '';
-  const stopperForced = stopperAsked(chosen, profile);
+  const uses = chosen === '' ? [] : usesOf(entryById(chosen));
+  // as the job asks it, where the knot is made for that; asked where that leaves a choice
+  const use = uses.find((u) => u === values.use) ?? uses.find((u) => u === job.purpose) ?? uses[0];
+  const refused = use ? refusalOf(rulesOf(profile), entryById(chosen), use) : null;
   const tier = people.data.find((p) => p.id === values.tiedBy);
   // as the one who tied it ties, until it is said otherwise
   const hand = values.hand ?? tier?.hand ?? 'right';
   const store = ropes.data.find((r) => r.id === values.rope);
   // the same knot still hangs there: it is that one which is looked at
   const hanging =
-    at?.hangs && at.hangs.rope === values.rope && at.knot === chosen && at.hangs.tied_by === values.tiedBy
+    at?.hangs && at.hangs.rope === values.rope && at.knot === chosen && tierValue(at.hangs) === values.tiedBy
       ? at.hangs
       : null;
   const notSignedOff =
     own.data !== undefined &&
     own.data.signed_off.length > 0 &&
     !own.data.signed_off.some((o) => o.knot === chosen && o.may === 'check');
+  // what was begun to be said is said whole; what was not may follow before signing
+  const missing = missingOf(values);
   const wrong = {
     knot: chosen === '' ? 'which knot is it?' : null,
-    rope: values.rope === '' ? 'which rope is it in?' : null,
-    place: values.place.trim() === '' ? 'where is it?' : null,
-    tiedBy: values.tiedBy === '' ? 'who tied it?' : null,
-    tiedAt:
-      values.tiedAt === '' || Number.isNaN(new Date(values.tiedAt).getTime())
-        ? 'when was it tied?'
-        : future
-          ? 'lies in the future'
-          : null,
+    tiedBy: values.tiedBy === '' ? null : missing.tiedBy,
+    tiedAt: missing.tiedAt,
+    rope: null,
+    place: null,
   };
   const inService = tieable(ropes.data);
-  const say = (key: keyof typeof wrong) =>
-    tried && wrong[key] ? (
-      <p className="invalid-feedback d-block mb-0" id={`${key}-wrong`}>
-        {wrong[key]}
-      </p>
-    ) : null;
   const submit = (e: FormEvent) => {
     e.preventDefault();
     setTried(true);
-    const late = liesAhead(values.tiedAt);
-    setFuture(late);
-    if (late) return document.getElementById('tiedAt')?.focus();
     const first = (Object.keys(wrong) as (keyof typeof wrong)[]).find((k) => wrong[k]);
     if (first) return document.getElementById(first)?.focus();
-    const r = inService.find((x) => x.id === values.rope)!;
+    const r = inService.find((x) => x.id === values.rope);
     const id = newId();
     send(
       walkBegun({
         id,
         tiedKnot: hanging?.id ?? newId(),
         knot: chosen,
-        rope: r.id,
-        ropeTag: r.tag,
-        rope_diameter_mm: r.diameter_mm,
+        rope: r?.id ?? '',
+        ropeTag: r?.tag ?? '',
+        rope_diameter_mm: r?.diameter_mm ?? UNTIL_KNOWN_MM,
+        ropeKind: r?.kind,
+        use,
+        companions: companionsToBegin(profile, entryById(chosen), use, r?.kind),
         place: values.place.trim(),
-        tiedBy: values.tiedBy,
+        ...tierOf(values),
+        tiedBySaid: values.tiedBy !== '',
+        notMe: values.notMe,
+        restLater: Object.values(missing).some((m) => m !== null),
         tiedAt: hanging?.tied_at ?? new Date(values.tiedAt).toISOString(),
         profile: profile.id,
         profileVersion: profile.version,
-        stopper: values.stopper || stopperForced,
+        stopper: false,
         hand,
         ...freshWalk(me.length_unit),
         ...(at && { round: { walk: at.walk, stop: at.stop } }),
@@ -219,76 +216,24 @@ function BeginForm({ at }: { readonly at: Stop | null }) {
               {taken.names[0]}: its check points are not stored yet, so it cannot be walked through here.
             </Form.Text>
           ) : null}
-          {say('knot')}
+          {tried && wrong.knot ? (
+            <p className="invalid-feedback d-block mb-0" id="knot-wrong">
+              {wrong.knot}
+            </p>
+          ) : null}
           <FindKnot knots={checkable} onTake={(id) => set({ knot: id })} />
         </Form.Group>
-        <Form.Group controlId="rope">
-          <Form.Label>In which rope</Form.Label>
-          <Form.Select
-            value={values.rope}
-            onChange={(e) => set({ rope: e.target.value })}
-            isInvalid={tried && Boolean(wrong.rope)}
-            aria-describedby="rope-wrong"
-          >
-            <option value="">choose</option>
-            {inService.map((r) => (
-              <option key={r.id} value={r.id}>
-                {r.tag}, {r.diameter_mm} mm {KIND_WORDS[r.kind]}
-                {r.state === 'in-service' ? '' : `: ${r.state}, never for a life load`}
-              </option>
-            ))}
-          </Form.Select>
-          {say('rope')}
-          {inService.length === 0 ? <Form.Text>There is no rope yet: add one under Log, Ropes.</Form.Text> : null}
-        </Form.Group>
-        <Form.Group controlId="tiedBy">
-          <Form.Label>Tied by</Form.Label>
-          <Form.Select
-            value={values.tiedBy}
-            onChange={(e) => set({ tiedBy: e.target.value })}
-            isInvalid={tried && Boolean(wrong.tiedBy)}
-            aria-describedby="tiedBy-wrong"
-          >
-            <option value="">choose</option>
-            {people.data.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-                {p.id === me.id ? ' (me: then nobody else has looked)' : ''}
-              </option>
-            ))}
-          </Form.Select>
-          {say('tiedBy')}
-        </Form.Group>
-        <Form.Group controlId="tiedAt">
-          <Form.Label>Tied when</Form.Label>
-          <Form.Control
-            type="datetime-local"
-            value={values.tiedAt}
-            onChange={(e) => set({ tiedAt: e.target.value })}
-            isInvalid={tried && Boolean(wrong.tiedAt)}
-            aria-describedby="tiedAt-wrong"
-          />
-          {say('tiedAt')}
-        </Form.Group>
-        <Form.Group controlId="place">
-          <Form.Label>Where</Form.Label>
-          <Form.Control
-            value={values.place}
-            onChange={(e) => set({ place: e.target.value })}
-            list="places"
-            maxLength={160}
-            readOnly={at !== null}
-            autoComplete="off"
-            isInvalid={tried && Boolean(wrong.place)}
-            aria-describedby="place-wrong"
-          />
-          <datalist id="places">
-            {places.map((p) => (
-              <option key={p} value={p} />
-            ))}
-          </datalist>
-          {say('place')}
-        </Form.Group>
+        {chosen === '' ? null : <UseField knot={chosen} use={use} onUse={(u) => set({ use: u })} />}
+        <WhoAndWhere
+          values={values}
+          set={set}
+          wrong={tried ? wrong : null}
+          people={people.data}
+          ropes={ropes.data}
+          places={places}
+          me={me.id}
+          placeIsFixed={at !== null}
+        />
         <Form.Group controlId="profile">
           <Form.Label>Rules</Form.Label>
           <Form.Select value={profile.id} onChange={(e) => set({ profile: e.target.value })}>
@@ -311,17 +256,7 @@ function BeginForm({ at }: { readonly at: Stop | null }) {
             </Form.Text>
           ) : null}
         </Form.Group>
-        <div className="d-flex align-items-end">
-          <Form.Check
-            type="checkbox"
-            id="stopper"
-            checked={values.stopper || stopperForced}
-            disabled={stopperForced}
-            onChange={(e) => set({ stopper: e.target.checked })}
-            label={stopperForced ? 'A stopper is asked by these rules' : 'A stopper is tied behind it'}
-          />
-        </div>
-        {store && store.state !== 'in-service' ? (
+        {store && store.state !== 'in-service' && !(use === 'isolate-damage' && store.state === 'damaged') ? (
           <p className="notice bad wide m-0">
             {store.tag} is {store.state === 'retired' ? 'retired' : 'damaged, and nothing was done about it'}: never for
             a life load. What is found is taken down; it cannot meet the rule.{' '}
@@ -338,13 +273,24 @@ function BeginForm({ at }: { readonly at: Stop | null }) {
             </Form.Text>
           </Form.Group>
         ) : null}
+        {refused ? (
+          <p className="notice bad wide m-0">
+            {refused.text}. Whatever else is found: take it out and tie one that is made for that.{' '}
+            <span className="rule-id">{ruleSaid(refused)}</span>
+          </p>
+        ) : null}
         {notSignedOff ? (
           <p className="notice wide m-0">You are not signed off to check this knot. It is taken down, and says so.</p>
         ) : null}
-        <div className="wide">
+        <div className="wide begin-bar">
           <Button type="submit" size="lg">
             Begin the walk
           </Button>
+          {Object.values(missing).some((m) => m !== null) ? (
+            <p className="small quiet mt-2 mb-0">
+              Look first if the knot is in your hand: rope, place and who tied it can follow before you sign.
+            </p>
+          ) : null}
         </div>
       </Form>
     </>

@@ -1,8 +1,8 @@
 /** All points on one screen, for the practised: each is answered by itself, after its pictures were wholly on screen. There is no "all right". */
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import type { Judgement, PointAnswer } from '../../../core/inspect/judging';
-import type { CheckPoint, KnotEntry } from '../../../core/knots/facts/types';
+import type { Judgement, PointAnswer, WalkPoint } from '../../../core/inspect/judging';
+import type { KnotEntry } from '../../../core/knots/facts/types';
 import { PairedPicture } from '../../parts/PairedPicture';
 import { POINT_WORDS, TAIL_UNIT_WORDS } from '../../parts/words';
 import { VerdictShape } from '../../parts/Verdict';
@@ -14,7 +14,7 @@ import { secondsSince, useOnScreen } from './useOnScreen';
 interface Props {
   readonly walk: Walk;
   readonly knot: KnotEntry;
-  readonly points: readonly CheckPoint[];
+  readonly points: readonly WalkPoint[];
   readonly judgement: Judgement;
   readonly fist_mm: number;
   readonly onAnswer: (answer: PointAnswer) => void;
@@ -30,7 +30,7 @@ function FastPoint({
   fist_mm,
   onAnswer,
   onChange,
-}: Omit<Props, 'points' | 'onDone'> & { readonly point: CheckPoint }) {
+}: Omit<Props, 'points' | 'onDone'> & { readonly point: WalkPoint }) {
   const { ref, since } = useOnScreen();
   const seen = since !== null;
   const given = walk.answers.find((a) => a.point === point.id);
@@ -113,7 +113,7 @@ function FastPoint({
                     alt={`${knot.names[0]}: ${o.label}`}
                   />
                 ) : (
-                  knot.faults.find((f) => f.id === o.found)?.shows
+                  (knot.faults.find((f) => f.id === o.found)?.shows ?? o.label)
                 )}
               </span>
             </button>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import type { CheckPoint, KnotEntry } from '../../../core/knots/facts/types';
+import type { WalkPoint } from '../../../core/inspect/judging';
+import type { KnotEntry } from '../../../core/knots/facts/types';
 import { useKeys } from '../../parts/keys';
 import { otherFace, PairedPicture } from '../../parts/PairedPicture';
 import { TouchWhatDiffers, NOTHING, type Difference } from '../../parts/TouchWhatDiffers';
@@ -11,9 +12,9 @@ import type { Walk } from '../../store/walks';
 interface Props {
   readonly walk: Walk;
   readonly knot: KnotEntry;
-  readonly point: CheckPoint;
+  readonly point: WalkPoint;
   /** the next point that has pictures */
-  readonly next: CheckPoint | undefined;
+  readonly next: WalkPoint | undefined;
   readonly onAnswer: (found: string, touched?: true) => void;
   readonly onBack: () => void;
 }
@@ -40,7 +41,7 @@ export function Touched({ walk, onTake }: { readonly walk: Walk; readonly onTake
 }
 
 /** Pictures of the point that comes next, fetched while this one is looked at: they stand there when it is reached. */
-function PicturesAhead({ walk, point }: { readonly walk: Walk; readonly point: CheckPoint }) {
+function PicturesAhead({ walk, point }: { readonly walk: Walk; readonly point: WalkPoint }) {
   const options = useOptions(walk.knot, point);
   return (
     <div className="visually-hidden" aria-hidden="true">
@@ -107,7 +108,7 @@ export function PointView({ walk, knot, point, next, onAnswer, onBack }: Props) 
                   alt={`${knot.names[0]}, ${over ? otherFace(o.picture.face) : o.picture.face}: ${o.label}`}
                 />
               ) : (
-                knot.faults.find((f) => f.id === o.found)?.shows
+                (knot.faults.find((f) => f.id === o.found)?.shows ?? o.label)
               )}
             </span>
           </button>

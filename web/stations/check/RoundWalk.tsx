@@ -7,7 +7,7 @@ import { KnotPicture } from '../../parts/KnotPicture';
 import { Failed, Loading } from '../../parts/States';
 import { Verdict, VerdictShape } from '../../parts/Verdict';
 import { newId } from '../../parts/newId';
-import { momentText } from '../../parts/words';
+import { USE_WORDS, momentText } from '../../parts/words';
 import { verdictSaid } from '../../../core/inspect/judging/words';
 import { refusalText, useFinishRoundWalkMutation, useRoundWalkQuery, useSessionQuery } from '../../store/api';
 import { useApp } from '../../store';
@@ -69,6 +69,7 @@ export function RoundWalk() {
             <p className="fs-3 fw-bold m-0">{next.place}</p>
             <p className="fs-5 mt-1">
               {name(next.knot)}
+              {next.use ? `, for ${USE_WORDS[next.use]}` : ''}
               {next.rope_tag ? ` in ${next.rope_tag}` : ''}
             </p>
             {next.hangs_there ? (
@@ -102,6 +103,7 @@ export function RoundWalk() {
               </span>
               <span>
                 <b>{s.place}</b>, {name(s.knot)}
+                {s.use ? `, for ${USE_WORDS[s.use]}` : ''}
                 <br />
                 <span className="sub">
                   {s.rope_tag ?? 'any rope'}

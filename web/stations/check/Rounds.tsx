@@ -16,14 +16,24 @@ import {
 import { tieable } from '../../store/tieable';
 import { Failed, Loading } from '../../parts/States';
 import { newId } from '../../parts/newId';
+import { UseField } from '../../parts/UseField';
+import { entryById } from '../../../core/knots/catalogue/lookup';
+import { usesOf, type Use } from '../../../core/knots/facts/uses';
 import { momentText } from '../../parts/words';
 
 interface Stop {
   readonly key: string;
   readonly place: string;
   readonly knot: string;
+  /** what it is for there, where the knot leaves a choice */
+  readonly use?: Use | undefined;
   readonly rope: string;
 }
+/** The first of a knot's uses, where it has more than one. */
+const firstUse = (knot: string): Use | undefined => {
+  const uses = knot === '' ? [] : usesOf(entryById(knot));
+  return uses.length > 1 ? uses[0] : undefined;
+};
 const freshStop = (): Stop => ({ key: newId(), place: '', knot: '', rope: '' });
 
 function NewRound({ onDone }: { readonly onDone: () => void }) {
@@ -49,7 +59,12 @@ function NewRound({ onDone }: { readonly onDone: () => void }) {
       void add({
         id,
         name: name.trim(),
-        stops: stops.map((s) => ({ place: s.place.trim(), knot: s.knot, rope: s.rope === '' ? null : s.rope })),
+        stops: stops.map((s) => ({
+          place: s.place.trim(),
+          knot: s.knot,
+          rope: s.rope === '' ? null : s.rope,
+          ...(s.use && { use: s.use }),
+        })),
       }).then((r) => r.data && onDone());
   };
   return (
@@ -83,7 +98,7 @@ function NewRound({ onDone }: { readonly onDone: () => void }) {
               <Form.Label>Knot</Form.Label>
               <Form.Select
                 value={s.knot}
-                onChange={(e) => change(s.key, { knot: e.target.value })}
+                onChange={(e) => change(s.key, { knot: e.target.value, use: firstUse(e.target.value) })}
                 isInvalid={tried && s.knot === ''}
               >
                 <option value="">choose</option>
@@ -94,6 +109,9 @@ function NewRound({ onDone }: { readonly onDone: () => void }) {
                 ))}
               </Form.Select>
             </Form.Group>
+            {s.knot === '' ? null : (
+              <UseField id={`use-${s.key}`} knot={s.knot} use={s.use} onUse={(use) => change(s.key, { use })} />
+            )}
             <Form.Group controlId={`rope-${s.key}`}>
               <Form.Label>Rope</Form.Label>
               <Form.Select value={s.rope} onChange={(e) => change(s.key, { rope: e.target.value })}>

@@ -37,7 +37,7 @@ export function SecondLook() {
   );
   const chosen = who ?? (may.some((p) => p.id === me.id) ? me.id : '');
   const person = may.find((p) => p.id === chosen);
-  const tier = people.find((p) => p.id === data.tied_by)?.name ?? '…';
+  const tier = people.find((p) => p.id === data.tied_by)?.name ?? data.tied_by_words ?? 'nobody knows whom';
   const begin = () => {
     setTried(true);
     if (!person) return;
@@ -52,10 +52,15 @@ export function SecondLook() {
         rope_diameter_mm: data.rope_diameter_mm,
         place: data.place,
         tiedBy: data.tied_by,
+        tiedByOutside: data.tied_by_words ?? undefined,
         tiedAt: data.tied_at,
         profile: data.profile,
         profileVersion: data.profile_version,
         stopper: data.stopper,
+        use: data.use ?? undefined,
+        companions: data.companions,
+        ropeKind: data.rope_kind ?? undefined,
+        judging: data.judging,
         hand: data.hand,
         ...freshWalk(person.length_unit),
         second: { check, signer: person.id === me.id ? null : person.id, rule_fist_mm: data.fist_mm },

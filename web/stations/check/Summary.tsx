@@ -1,16 +1,28 @@
+import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { Link, useNavigate } from 'react-router';
 import type { Judgement } from '../../../core/inspect/judging';
+import { entryById } from '../../../core/knots/catalogue/lookup';
 import type { Profile } from '../../../core/profiles';
-import { refusalText, useNewCheckMutation, usePeopleQuery, useSessionQuery, type Refusal } from '../../store/api';
+import {
+  refusalText,
+  useNewCheckMutation,
+  usePeopleQuery,
+  useRopesQuery,
+  useSessionQuery,
+  useTodayQuery,
+  type Refusal,
+} from '../../store/api';
 import { useSend } from '../../store';
-import { walkChanged, walkEnded, type Walk } from '../../store/walks';
+import { companionsToBegin, ropeTaken, walkChanged, walkEnded, type Walk } from '../../store/walks';
 import { SignSecond } from './SignSecond';
+import { localTime, missingOf, NOT_KNOWN, OUTSIDE, tierOf, WhoAndWhere, type WhoWhere } from './WhoAndWhere';
 import { useKnotName } from '../../parts/CheckRows';
 import { KnotPicture } from '../../parts/KnotPicture';
 import { Points } from '../../parts/Points';
+import { UseField } from '../../parts/UseField';
 import { Verdict } from '../../parts/Verdict';
-import { CAUTION, momentText, POINT_WORDS } from '../../parts/words';
+import { CAUTION, momentText, POINT_WORDS, USE_WORDS } from '../../parts/words';
 import { Now } from '../../parts/now';
 
 interface Props {
@@ -24,6 +36,56 @@ interface Props {
   readonly onOpen: (point: string) => void;
 }
 
+/** What was left for later, as its fields have it. */
+const restOf = (walk: Walk): WhoWhere => ({
+  rope: walk.rope,
+  place: walk.place,
+  tiedBy: walk.tiedBySaid === false ? '' : (walk.tiedBy ?? (walk.tiedByOutside === undefined ? NOT_KNOWN : OUTSIDE)),
+  outside: walk.tiedByOutside ?? '',
+  notMe: walk.notMe ?? false,
+  tiedAt: localTime(walk.tiedAt),
+});
+
+/** Rope, place and who tied it, asked before signing. */
+function Rest({
+  walk,
+  values,
+  wrong,
+  me,
+}: {
+  readonly walk: Walk;
+  readonly values: WhoWhere;
+  readonly wrong: ReturnType<typeof missingOf> | null;
+  readonly me: string;
+}) {
+  const send = useSend();
+  const people = usePeopleQuery().data ?? [];
+  const ropes = useRopesQuery().data ?? [];
+  const places = [...new Set(useTodayQuery().data?.last_checks.map((c) => c.place) ?? [])];
+  const set = (change: Partial<WhoWhere>) => {
+    const all = { ...values, ...change };
+    const when = new Date(all.tiedAt);
+    send(
+      walkChanged({
+        id: walk.id,
+        place: all.place,
+        notMe: all.notMe,
+        ...(change.tiedBy === OUTSIDE || (all.tiedBy === OUTSIDE && change.outside !== undefined)
+          ? { tiedBy: null, tiedByOutside: all.outside }
+          : tierOf(all)),
+        tiedBySaid: all.tiedBy !== '',
+        ...(Number.isNaN(when.getTime()) ? {} : { tiedAt: when.toISOString() }),
+        ...(change.rope !== undefined && ropeTaken(walk, ropes, change.rope)),
+      }),
+    );
+  };
+  return (
+    <div className="d-grid gap-2">
+      <WhoAndWhere values={values} set={set} wrong={wrong} people={people} ropes={ropes} places={places} me={me} />
+    </div>
+  );
+}
+
 /** The verdict as it would be recorded, and the signature of the one who looked. */
 export function Summary({ walk, profile, inForce, judgement, fist_mm, onOpen }: Props) {
   const send = useSend();
@@ -33,7 +95,15 @@ export function Summary({ walk, profile, inForce, judgement, fist_mm, onOpen }: 
   const tier = usePeopleQuery().data?.find((p) => p.id === walk.tiedBy);
   const [record, { error, isLoading }] = useNewCheckMutation();
   const alone = walk.tiedBy === me.id;
+  const [tried, setTried] = useState(false);
+  const rest = walk.restLater ? restOf(walk) : null;
+  const restMissing = rest ? missingOf(rest) : null;
+  // what was answered before the use or a companion was changed, and is no longer asked, is not recorded
+  const asked = new Set<string>(judgement.points.map((p) => p.point));
   const sign = async () => {
+    setTried(true);
+    const first = Object.entries(restMissing ?? {}).find(([, why]) => why !== null);
+    if (first) return document.getElementById(first[0])?.focus();
     const seenAt = walk.seenAt ?? new Date().toISOString();
     send(walkChanged({ id: walk.id, seenAt }));
     const result = await record({
@@ -43,17 +113,22 @@ export function Summary({ walk, profile, inForce, judgement, fist_mm, onOpen }: 
         knot: walk.knot,
         rope: walk.rope,
         place: walk.place,
-        tied_by: walk.tiedBy,
+        ...(walk.tiedBy !== null
+          ? { tied_by: walk.tiedBy }
+          : walk.tiedByOutside !== undefined
+            ? { tied_by_outside: { words: walk.tiedByOutside } }
+            : { tied_by_unknown: true as const }),
         tied_at: walk.tiedAt,
       },
       profile: walk.profile,
       profile_version: profile.version,
       rope_diameter_mm: walk.rope_diameter_mm,
-      stopper: walk.stopper,
+      ...(judgement.use && { use: judgement.use }),
+      companions: [...(walk.companions ?? [])],
       fist_mm,
       hand: walk.hand,
       seen_at: seenAt,
-      answers: walk.answers.map((a) => ({ ...a })),
+      answers: walk.answers.filter((a) => asked.has(a.point)).map((a) => ({ ...a })),
       note: walk.note,
       ...(walk.round && { round: walk.round }),
       ...(walk.despite?.trim() && { despite_open_finding: walk.despite.trim() }),
@@ -95,8 +170,12 @@ export function Summary({ walk, profile, inForce, judgement, fist_mm, onOpen }: 
                       : 'Every point meets the rule.'}
         </p>
         <p className="quiet mt-1 mb-0">
-          {name(walk.knot)} in {walk.ropeTag} ({walk.rope_diameter_mm} mm), {walk.place}. Tied by {tier?.name ?? '…'}.
-          Rules: {profile.name}, version {profile.version}. As seen then:{' '}
+          {name(walk.knot)}
+          {judgement.use ? ` for ${USE_WORDS[judgement.use]}` : ''}
+          {walk.rope === '' ? '' : ` in ${walk.ropeTag} (${walk.rope_diameter_mm} mm)`}
+          {walk.place === '' ? '' : `, ${walk.place}`}. Tied by{' '}
+          {tier?.name ?? walk.tiedByOutside ?? (walk.tiedBySaid === false ? '…' : 'nobody knows whom')}. Rules:{' '}
+          {profile.name}, version {profile.version}. As seen then:{' '}
           <Now say={(now) => momentText(walk.seenAt ?? now.toISOString())} />.
         </p>
         <Points points={judgement.points} onOpen={onOpen} />
@@ -118,6 +197,17 @@ export function Summary({ walk, profile, inForce, judgement, fist_mm, onOpen }: 
         {walk.second ? <SignSecond walk={walk} second={walk.second} /> : null}
         {walk.second ? null : (
           <>
+            {walk.round ? null : (
+              <UseField
+                knot={walk.knot}
+                use={judgement.use}
+                onUse={(use) => {
+                  const companions = companionsToBegin(profile, entryById(walk.knot), use, walk.ropeKind);
+                  send(walkChanged({ id: walk.id, use, companions }));
+                }}
+              />
+            )}
+            {rest ? <Rest walk={walk} values={rest} wrong={tried ? restMissing : null} me={me.id} /> : null}
             {alone ? (
               <div className="notice">
                 <b>No second person.</b> You tied it and you look at it alone: the record says so.

@@ -1,4 +1,4 @@
-import type { TailAnswer } from '../../../core/profiles';
+import type { LengthAnswer } from '../../../core/profiles';
 
 /** The tail against the rule on one scale: asked, at most, and what was measured with its uncertainty. */
 export function TailGauge({
@@ -8,9 +8,9 @@ export function TailGauge({
 }: {
   tail_mm: number | null;
   uncertainty_mm: number;
-  answer: TailAnswer;
+  answer: LengthAnswer;
 }) {
-  const end = Math.max(300, (answer.max_mm ?? 0) * 1.3, (tail_mm ?? 0) * 1.15);
+  const end = Math.max(300, (answer.required_mm ?? 0) * 1.25, (answer.max_mm ?? 0) * 1.3, (tail_mm ?? 0) * 1.15);
   const x = (mm: number) => 20 + (Math.min(mm, end) / end) * 960;
   const ticks = Array.from({ length: Math.floor(end / 50) + 1 }, (_, i) => i * 50).filter(
     (t) => end <= 800 || t % 200 === 0,

@@ -8,11 +8,13 @@ import {
   type TailMethod,
 } from '../../../core/inspect/judging';
 import type { KnotEntry } from '../../../core/knots/facts/types';
-import { judgeTail, type Profile } from '../../../core/profiles';
+import { lengthFor, type Profile } from '../../../core/profiles';
 import { lengthText } from '../../../core/units';
 import { useKeys } from '../../parts/keys';
-import { METHOD_WORDS, TAIL_UNIT_WORDS } from '../../parts/words';
-import { TAIL_UNITS, tailAnswer, typedTails, type Walk } from '../../store/walks';
+import { KIND_WORDS, METHOD_WORDS, ruleSaid, TAIL_UNIT_WORDS } from '../../parts/words';
+import { useRopesQuery } from '../../store/api';
+import { tieable } from '../../store/tieable';
+import { ropeTaken, TAIL_UNITS, tailAnswer, typedTails, type Walk } from '../../store/walks';
 import { TailGauge } from './TailGauge';
 
 interface Props {
@@ -47,6 +49,24 @@ const methodFor = (unit: Walk['tailUnit'], method: TailMethod): TailMethod =>
       ? 'ruler'
       : method;
 
+/** What is asked may go by the rope's thickness: it is said before a length is kept. */
+function RopeFirst({ walk, onChange }: Pick<Props, 'walk' | 'onChange'>) {
+  const ropes = useRopesQuery().data ?? [];
+  return (
+    <Form.Group controlId="rope-first" className="notice mb-3">
+      <Form.Label>In which rope? The rule may go by its thickness.</Form.Label>
+      <Form.Select value="" onChange={(e) => onChange(ropeTaken(walk, ropes, e.target.value))}>
+        <option value="">choose</option>
+        {tieable(ropes).map((r) => (
+          <option key={r.id} value={r.id}>
+            {r.tag}, {r.diameter_mm} mm {KIND_WORDS[r.kind]}
+          </option>
+        ))}
+      </Form.Select>
+    </Form.Group>
+  );
+}
+
 export function TailView({
   walk,
   knot,
@@ -63,19 +83,22 @@ export function TailView({
   const tails = typedTails(walk, knot, fist_mm);
   const question = {
     knot: walk.knot,
+    use: walk.use,
+    companions: walk.companions,
     rope_diameter_mm: walk.rope_diameter_mm,
-    stopper: walk.stopper,
     fist_mm: rule_fist_mm,
+    byRuler: walk.tailMethod === 'ruler',
   };
   const each = tails.mm.map((tail_mm) =>
-    judgeTail(profile, tail_mm === null ? question : { ...question, tail_mm, uncertainty_mm: tails.uncertainty_mm }),
+    lengthFor(profile, tail_mm === null ? question : { ...question, tail_mm, uncertainty_mm: tails.uncertainty_mm }),
   );
   const answer = each[0]!;
   const given = tailAnswer(walk, knot, fist_mm);
   useKeys({ x: onCannotSee, ArrowLeft: onBack });
   const keep = () => {
     setTried(true);
-    if (given) onMeasured(given);
+    if (walk.rope === '') document.getElementById('rope-first')?.focus();
+    else if (given) onMeasured(given);
     else document.getElementById(`tail${Math.max(0, tails.mm.indexOf(null)) || ''}`)?.focus();
   };
   const wrongOf = (k: number) =>
@@ -105,11 +128,9 @@ export function TailView({
       <h1>{several ? 'How long are the tails?' : 'How long is the tail?'}</h1>
       <p className="quiet mt-1 mb-3 fs-5">
         From where it leaves the knot to its end. {answer.rule.text[0]!.toUpperCase() + answer.rule.text.slice(1)}{' '}
-        <span className="rule-id">
-          {profile.name}
-          {answer.rule.id === 'none' ? '' : ` ${answer.rule.id}`}
-        </span>
+        <span className="rule-id">{answer.rule.id === 'none' ? profile.name : ruleSaid(answer.rule)}</span>
       </p>
+      {walk.rope === '' ? <RopeFirst walk={walk} onChange={onChange} /> : null}
       <div className="sheet gauge">
         <div className="tail-entry mb-3">
           {tails.names.map((name, k) => (
@@ -201,8 +222,8 @@ export function TailView({
                 <p className="m-0" key={tails.names[k]}>
                   {several ? `${tails.names[k]![0]!.toUpperCase()}${tails.names[k]!.slice(1)} ` : 'Tail '}
                   <b className="figure">{lengthText(tail_mm, 'mm')}</b>
-                  {walk.tailUnit !== 'mm' ? ` (${tails.texts[k]} ${TAIL_UNIT_WORDS[walk.tailUnit]})` : ''}, give or take{' '}
-                  {tails.uncertainty_mm} mm
+                  {walk.tailUnit !== 'mm' ? ` (${tails.texts[k]} ${TAIL_UNIT_WORDS[walk.tailUnit]})` : ''}
+                  {walk.tailMethod === 'ruler' ? ', as read with a ruler' : `, give or take ${tails.uncertainty_mm} mm`}
                   {a.required_mm === null ? (
                     '. No length is asked here: it is noted, not judged.'
                   ) : (
@@ -213,7 +234,7 @@ export function TailView({
                         {a.margin_mm! > 0 ? '+' : ''}
                         {a.margin_mm}
                       </b>{' '}
-                      mm at worst.
+                      mm{walk.tailMethod === 'ruler' ? '' : ' at worst'}.
                     </>
                   )}
                 </p>

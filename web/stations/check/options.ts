@@ -1,6 +1,6 @@
 /** The answers that a point offers, the right one first, each with its picture where it has one. */
-import { wrongPicture, type PointAnswer } from '../../../core/inspect/judging';
-import type { CheckPoint, PictureOf } from '../../../core/knots/facts/types';
+import { wrongPicture, type PointAnswer, type WalkPoint } from '../../../core/inspect/judging';
+import type { PictureOf } from '../../../core/knots/facts/types';
 import { useKnotQuery } from '../../store/api';
 
 export interface Option {
@@ -11,7 +11,7 @@ export interface Option {
   readonly partner: PictureOf | null;
 }
 
-export function useOptions(knot: string, point: CheckPoint): readonly Option[] {
+export function useOptions(knot: string, point: WalkPoint): readonly Option[] {
   const withShape = useKnotQuery(knot).data?.faults_with_shape ?? [];
   const wrongs = point.wrong.map((w): Option => ({
     found: w.fault,

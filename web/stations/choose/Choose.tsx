@@ -23,6 +23,105 @@ import { IfSomethingFails, Pulls } from './Pulls';
 import { JobRopes } from './RopeFill';
 import { SuitedCard } from './SuitedCard';
 
+/** What is asked beyond the rest of the sentence: it goes with a purpose, and out with it. */
+const NOTHING_MORE = {
+  fits_thicknesses: undefined,
+  stopper_behind: undefined,
+  adjustable: undefined,
+  set_unevenly: undefined,
+  stiff_rope: undefined,
+  devices: undefined,
+} satisfies Partial<Job>;
+const WITH_STOPPER: readonly Job['purpose'][] = ['tie-in', 'end-loop', 'hitch-object', 'tether'];
+const ADJUSTED: readonly Job['purpose'][] = ['tether', 'hitch-object', 'midline', 'two-eyes', 'friction'];
+const FITS = { any: 'any number', '1': 'one', '2': 'two', '3': 'three', '4': 'four' } as const;
+const OPENINGS_MM = [10, 13, 16, 20, 25, 30, 40, 60] as const;
+
+/** What may be asked besides: thicknesses that go through, a stopper behind it, adjusting, what it has to stop at. */
+function Besides({ job, set }: { readonly job: Job; readonly set: (change: Partial<Job>) => void }) {
+  const opening = job.devices?.[0]?.opening_mm;
+  return (
+    <>
+      {job.object === 'clip' || job.object === 'closed-ring' ? (
+        <>
+          , of whose rope{' '}
+          <Fill
+            label="Thicknesses that go through"
+            value={job.fits_thicknesses === undefined ? 'any' : (String(job.fits_thicknesses) as keyof typeof FITS)}
+            options={FITS}
+            onPick={(v) => set({ fits_thicknesses: v === 'any' ? undefined : Number(v) })}
+          />{' '}
+          may go through
+        </>
+      ) : null}
+      {WITH_STOPPER.includes(job.purpose) ? (
+        <>
+          ,{' '}
+          <Fill
+            label="Stopper"
+            value={job.stopper_behind ? 'yes' : 'no'}
+            options={{ no: 'no stopper in mind', yes: 'with a stopper behind it' }}
+            onPick={(v) => set({ stopper_behind: v === 'yes' ? true : undefined })}
+          />
+        </>
+      ) : null}
+      {ADJUSTED.includes(job.purpose) ? (
+        <>
+          ,{' '}
+          <Fill
+            label="Adjusting"
+            value={job.adjustable ? 'yes' : 'no'}
+            options={{ no: 'left as it is', yes: 'adjusted where it hangs' }}
+            onPick={(v) => set({ adjustable: v === 'yes' ? true : undefined })}
+          />
+        </>
+      ) : null}
+      {job.purpose === 'stopper' ? (
+        <>
+          , stopping at{' '}
+          <Fill
+            label="Opening it stops at"
+            value={opening === undefined ? 'any' : String(opening)}
+            options={{
+              any: 'an opening nobody measured',
+              ...Object.fromEntries(OPENINGS_MM.map((mm) => [String(mm), `an opening of ${mm} mm`])),
+            }}
+            onPick={(v) => set({ devices: v === 'any' ? undefined : [{ kind: 'device', opening_mm: Number(v) }] })}
+          />
+        </>
+      ) : null}
+    </>
+  );
+}
+
+/** What else decides how a knot comes undone. */
+function UndoneHow({ job, set }: { readonly job: Job; readonly set: (change: Partial<Job>) => void }) {
+  return (
+    <>
+      , set{' '}
+      <Fill
+        label="Set"
+        value={job.set_unevenly ? 'uneven' : 'even'}
+        options={{ even: 'evenly', uneven: 'perhaps unevenly' }}
+        onPick={(v) => set({ set_unevenly: v === 'uneven' ? true : undefined })}
+      />{' '}
+      in{' '}
+      <Fill
+        label="Stiffness of the rope"
+        value={job.stiff_rope ? 'stiff' : 'any'}
+        options={{ any: 'a rope that is not stiff', stiff: 'a stiff rope' }}
+        onPick={(v) => set({ stiff_rope: v === 'stiff' ? true : undefined })}
+      />
+    </>
+  );
+}
+
+/** What a visible change makes of the job. */
+const CHANGED: Readonly<Record<'add-stopper' | 'free-an-end', Partial<Job>>> = {
+  'add-stopper': { stopper_behind: true },
+  'free-an-end': { end_free: true },
+};
+
 export function Choose() {
   const send = useSend();
   const { job } = useApp((s) => s.job);
@@ -59,7 +158,7 @@ export function Choose() {
               label="Purpose"
               value={job.purpose}
               options={PURPOSE_WORDS}
-              onPick={(purpose) => set(jobFor(purpose, job))}
+              onPick={(purpose) => set({ ...jobFor(purpose, job), ...NOTHING_MORE })}
             />
             {objects.length > 1 ? (
               <>
@@ -83,9 +182,9 @@ export function Choose() {
               onPick={(v) => set({ end_free: v === 'free' })}
             />
             , to be undone{' '}
-            <Fill label="Untying" value={job.untie} options={UNTIE_WORDS} onPick={(untie) => set({ untie })} />, looked
-            at by <Fill label="Checked by" value={job.team} options={TEAM_WORDS} onPick={(team) => set({ team })} />,
-            under{' '}
+            <Fill label="Untying" value={job.untie} options={UNTIE_WORDS} onPick={(untie) => set({ untie })} />
+            {job.untie === 'any' ? null : <UndoneHow job={job} set={set} />}, looked at by{' '}
+            <Fill label="Checked by" value={job.team} options={TEAM_WORDS} onPick={(team) => set({ team })} />, under{' '}
             <Fill
               label="Rules"
               value={job.profile}
@@ -108,7 +207,7 @@ export function Choose() {
                 if (v !== 'several') set({ must_pass: v === 'none' ? [] : [v as Job['must_pass'][number]] });
               }}
             />
-            .
+            <Besides job={job} set={set} />.
           </div>
         </div>
         <Pulls purpose={job.purpose} pulls={job.pulls} onChange={(pulls) => set({ pulls })}>
@@ -167,7 +266,10 @@ export function Choose() {
                   <KnotPicture knot={n.knot} crop="knot" size={56} alt="" />
                   <span>
                     <b>{name(n.knot)}</b> – {n.wouldDoIf}
-                    <span className="rule-id">{n.rule}</span>
+                    <span className="rule-id">{n.rule}</span>{' '}
+                    <button type="button" className="btn btn-link p-0" onClick={() => set(CHANGED[n.change])}>
+                      change the job so
+                    </button>
                   </span>
                 </div>
               ))}

@@ -5,6 +5,8 @@ import { Link } from 'react-router';
 import type { z } from 'zod';
 import type { cutLengthBody } from '../../../contract';
 import { LOOP_JOINTS } from '../../../core/choose/job';
+import { entryById } from '../../../core/knots/catalogue/lookup';
+import { companionsFor, usesOf, type Use } from '../../../core/knots/facts/uses';
 import { across_mm } from '../../../core/knots/shape/sizes';
 import { lengthText } from '../../../core/units';
 import {
@@ -19,6 +21,7 @@ import { useApp } from '../../store';
 import { KnotOptions } from '../../parts/KnotOptions';
 import { LengthField, NumberField, typed, useTypedLength, within } from '../../parts/NumberField';
 import { InOwnMeasures, RopeRows, upTo10 } from '../../parts/RopeRows';
+import { UseField } from '../../parts/UseField';
 import { CAUTION } from '../../parts/words';
 
 type Body = z.input<typeof cutLengthBody>;
@@ -38,6 +41,10 @@ function OfAKnot() {
   const profile = useProfilesQuery().data?.find((p) => p.id === job.profile);
   const [knot, setKnot] = useState(chosen ?? 'figure-eight-follow-through');
   const entry = knots?.find((k) => k.id === knot);
+  const uses = usesOf(entryById(knot));
+  const [asked, setUse] = useState<Use | null>(null);
+  const use = uses.find((u) => u === asked) ?? uses.find((u) => u === job.purpose) ?? uses[0]!;
+  const [stopper, setStopper] = useState(false);
   const rope = useTypedLength(across_mm({ family: entry?.family ?? 'end-loop' }, job.rope));
   const eye = useTypedLength(null);
   const round = useTypedLength(null);
@@ -50,6 +57,8 @@ function OfAKnot() {
       knot,
       rope_diameter_mm: rope.mm,
       profile: job.profile,
+      use,
+      ...(stopper && { stopper }),
       ...optional(eye, 'eye_mm'),
       ...optional(round, 'object_diameter_mm'),
     },
@@ -64,6 +73,17 @@ function OfAKnot() {
             <KnotOptions knots={knots} />
           </Form.Select>
         </Form.Group>
+        <UseField knot={knot} use={use} onUse={setUse} className="wide" />
+        {companionsFor(entryById(knot), use).length > 0 ? (
+          <Form.Check
+            className="wide"
+            type="checkbox"
+            id="stopper"
+            checked={stopper}
+            onChange={(e) => setStopper(e.target.checked)}
+            label="A knot behind it; where the rules ask one it is reckoned in anyway"
+          />
+        ) : null}
         <LengthField id="rope" label="Rope" of={rope} least={2} most={40} />
         <LengthField id="eye" label="Rope in the eye" of={eye} least={0} most={20_000} optional />
         <LengthField id="round" label="Thickness of what it goes round" of={round} least={0} most={3000} optional />
@@ -72,7 +92,7 @@ function OfAKnot() {
         {error && right ? <p className="notice no">{refusalText(error)}</p> : null}
         {data && right ? (
           <section aria-live="polite" data-testid="needed">
-            <RopeRows knot={knot} needed={data} person={person} profile={profile} />
+            <RopeRows needed={data} person={person} profile={profile} />
             <ul className="tells mt-2">
               {data.notes.map((n) => (
                 <li key={n} className="care">
@@ -98,6 +118,7 @@ function ToCut({ kind }: { readonly kind: Exclude<Kind, 'knot'> }) {
   const [turns, setTurns] = useState('4');
   const [joint, setJoint] = useState<string>('double-fishermans');
   const [stoppers, setStoppers] = useState(true);
+  const [from, setFrom] = useState<'whole_mm' | 'between_mm'>('whole_mm');
   const right =
     kind === 'round-a-post'
       ? within(rope.mm, 2, 40) && within(girth.mm, 10, 20_000) && within(typed(turns), 0.5, 20)
@@ -106,7 +127,7 @@ function ToCut({ kind }: { readonly kind: Exclude<Kind, 'knot'> }) {
     kind === 'loop'
       ? { kind, profile: job.profile, joint, cord_diameter_mm: across.mm, round_mm: long.mm }
       : kind === 'eye-to-eye'
-        ? { kind, profile: job.profile, cord_diameter_mm: across.mm, between_mm: long.mm, stoppers }
+        ? { kind, profile: job.profile, cord_diameter_mm: across.mm, [from]: long.mm, stoppers }
         : { kind, rope_diameter_mm: rope.mm, girth_mm: girth.mm, turns: typed(turns) };
   const { data, error } = useCutLengthQuery(body, { skip: !right });
   const tell = (mm: number) => lengthText(upTo10(mm), rope.unit);
@@ -142,11 +163,26 @@ function ToCut({ kind }: { readonly kind: Exclude<Kind, 'knot'> }) {
             />
             <LengthField
               id="long"
-              label={kind === 'loop' ? 'Once round the finished loop' : 'From eye to eye, set'}
+              label={
+                kind === 'loop'
+                  ? 'Once round the finished loop'
+                  : from === 'whole_mm'
+                    ? 'The whole cord'
+                    : 'From eye to eye, set'
+              }
               of={long}
               least={1}
               most={20_000}
             />
+            {kind === 'eye-to-eye' ? (
+              <div className="seg wide" role="group" aria-label="Which length is given">
+                {(['whole_mm', 'between_mm'] as const).map((f) => (
+                  <button key={f} type="button" aria-pressed={f === from} onClick={() => setFrom(f)}>
+                    {f === 'whole_mm' ? 'from the whole cord' : 'from eye to eye'}
+                  </button>
+                ))}
+              </div>
+            ) : null}
             {kind === 'eye-to-eye' ? (
               <Form.Check
                 className="wide"
@@ -180,6 +216,12 @@ function ToCut({ kind }: { readonly kind: Exclude<Kind, 'knot'> }) {
                 said.
               </p>
             ) : null}
+            {data.between_mm === undefined ? null : (
+              <div className="measure">
+                <span>from eye to eye, set</span>
+                <b>{tell(data.between_mm)}</b>
+              </div>
+            )}
             <InOwnMeasures mm={data.high_mm} person={person} />
             <ul className="tells mt-2">
               {data.notes.map((n) => (

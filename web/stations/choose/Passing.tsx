@@ -4,7 +4,14 @@ import { Button, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { z } from 'zod';
 import type { newPassingTrialBody } from '../../../contract';
-import { refusalText, useKnotsQuery, useNewPassingTrialMutation, usePassingTrialsQuery } from '../../store/api';
+import {
+  refusalText,
+  useKnotsQuery,
+  useNewPassingTrialMutation,
+  usePassingTrialsQuery,
+  useSessionQuery,
+  useWithdrawTrialMutation,
+} from '../../store/api';
 import { useApp } from '../../store';
 import { Failed, Loading } from '../../parts/States';
 import { newId } from '../../parts/newId';
@@ -140,7 +147,44 @@ function LogOne({ devices }: { devices: readonly { id: string; name: string; ope
   );
 }
 
+/** A trial is withdrawn with a reason: it stays in the list, and no longer counts. */
+function Withdraw({ trial }: { readonly trial: string }) {
+  const [asked, setAsked] = useState(false);
+  const [reason, setReason] = useState('');
+  const [id] = useState(newId);
+  const [withdraw, { error, isLoading }] = useWithdrawTrialMutation();
+  if (!asked)
+    return (
+      <button type="button" className="btn btn-link p-0 d-block" onClick={() => setAsked(true)}>
+        Withdraw it
+      </button>
+    );
+  return (
+    <Form
+      className="d-flex gap-2 mt-1"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (reason.trim() !== '') void withdraw({ trial, body: { id, reason: reason.trim() } });
+      }}
+    >
+      <Form.Control
+        aria-label="Why it is withdrawn"
+        placeholder="why"
+        value={reason}
+        maxLength={400}
+        onChange={(e) => setReason(e.target.value)}
+        autoFocus
+      />
+      <Button type="submit" size="sm" disabled={isLoading || reason.trim() === ''}>
+        Withdraw
+      </Button>
+      {error ? <span className="invalid-feedback d-block">{refusalText(error)}</span> : null}
+    </Form>
+  );
+}
+
 export function Passing() {
+  const records = (useSessionQuery().data?.person?.roles ?? []).some((r) => r !== 'learner');
   const { data, error, isLoading, refetch } = usePassingTrialsQuery();
   const knots = useKnotsQuery().data;
   const name = (id: string) => knots?.find((k) => k.id === id)?.names[0] ?? id;
@@ -149,7 +193,14 @@ export function Passing() {
   const device = (id: string) => data.devices.find((d) => d.id === id)?.name ?? id;
   const rows = [
     ...data.items.map((t) => ({ ...t, key: t.id, from: 'logged here' })),
-    ...data.shipped.map((t, k) => ({ ...t, tail_mm: null, opening_mm: null, key: `shipped ${k}`, from: t.source })),
+    ...data.shipped.map((t, k) => ({
+      ...t,
+      tail_mm: null,
+      opening_mm: null,
+      withdrawn: null,
+      key: `shipped ${k}`,
+      from: t.source,
+    })),
   ];
   return (
     <>
@@ -160,8 +211,8 @@ export function Passing() {
         </Link>
       </div>
       <p className="quiet mt-1">
-        Only trials say that a joint passes, and only in about that rope; of several the worst counts. Openings of
-        devices are usual ones: measure yours.
+        Only trials say that a joint passes, and only in about that rope, that opening and with tails as long; of
+        several the worst counts. Openings of devices are usual ones: measure yours.
       </p>
       <div className="what mt-2">
         <div className="table-scroll" tabIndex={0} role="region" aria-label="Trials">
@@ -189,14 +240,20 @@ export function Passing() {
                     {t.caught ? `, ${CAUGHT[t.caught]} caught` : ''}
                   </td>
                   <td>
-                    {t.note} <span className="rule-id">{t.from}</span>
+                    {t.note}
+                    {t.tail_mm === null ? '' : ` Tails of ${t.tail_mm} mm.`} <span className="rule-id">{t.from}</span>
+                    {t.withdrawn ? (
+                      <b className="d-block">Withdrawn, no longer counts: {t.withdrawn.reason}</b>
+                    ) : records && t.from === 'logged here' ? (
+                      <Withdraw trial={t.key} />
+                    ) : null}
                   </td>
                 </tr>
               ))}
             </tbody>
           </table>
         </div>
-        <LogOne devices={data.devices} />
+        {records ? <LogOne devices={data.devices} /> : null}
       </div>
       <p className="caution mt-3">{CAUTION}</p>
     </>

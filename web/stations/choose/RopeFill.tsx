@@ -6,7 +6,7 @@ import { lengthFromText } from '../../../core/units';
 import { useRopesQuery } from '../../store/api';
 import { useApp, useSend } from '../../store';
 import { jobChanged, ropeTaken } from '../../store/job';
-import { forLife, type TieableRope } from '../../store/tieable';
+import { forLife, tieable, type TieableRope } from '../../store/tieable';
 import { KIND_WORDS } from '../../parts/words';
 
 interface Props {
@@ -23,7 +23,12 @@ const ropeText = (r: JobRope) => `${r.diameter_mm} mm ${KIND_WORDS[r.kind]}`;
 
 /** A rope: one of the store by its tag, or a kind and a diameter. */
 function RopeFill({ label, rope, tag, onTake, onSame }: Props) {
-  const ropes = forLife(useRopesQuery().data ?? []);
+  const all = useRopesQuery().data ?? [];
+  // damage is isolated in a rope that has some
+  const ropes =
+    useApp((s) => s.job.job.purpose) === 'isolate-damage'
+      ? tieable(all).filter((r) => r.state !== 'retired')
+      : forLife(all);
   const [kind, setKind] = useState<Job['rope']['kind']>(rope?.kind ?? 'dynamic');
   const [diameter, setDiameter] = useState(String(rope?.diameter_mm ?? 10));
   const [show, setShow] = useState(false);

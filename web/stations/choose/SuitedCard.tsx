@@ -59,6 +59,8 @@ export function SuitedCard({
     knot: s.knot,
     rope_diameter_mm: across_mm({ family }, job.rope),
     profile: job.profile,
+    use: job.purpose,
+    ...(job.stopper_behind && { stopper: true }),
   }).data;
   const { least, most } = untyingAsked(entryById(s.knot), job);
   const untying = least === most ? `${most}` : `${least}–${most}`;
@@ -86,7 +88,7 @@ export function SuitedCard({
                 <span className="rule-id">{r.rule}</span>
               </li>
             ))}
-          {s.cautions.slice(0, 2).map((r) => (
+          {s.cautions.map((r) => (
             <li key={r.rule} className="care">
               {r.text}
               <span className="rule-id">{r.rule}</span>
@@ -102,7 +104,7 @@ export function SuitedCard({
           </span>
           <span>
             <b>{rope ? (rope.tail_mm === 0 ? 'none' : `${upTo(1, rope.tail_mm)} mm`) : '–'}</b>
-            {rope?.tail_from === 'general' ? 'of tail (no rule)' : 'of tail'}
+            {rope?.tail_from === 'common' ? 'of tail, common practice' : 'of tail'}
           </span>
         </div>
         <details className="small mt-2">

@@ -2,12 +2,16 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useNavigate } from 'react-router';
+import { strictestUse } from '../../../core/inspect/judging';
+import { entryById } from '../../../core/knots/catalogue/lookup';
+import { rulesOf, shippedProfile } from '../../../core/profiles';
 import type { CheckBody } from '../../../core/records';
 import { EVENT_WORDS, KNOT_EVENTS } from '../../../core/records/again';
 import { refusalText, useKnotEventMutation, useRopesQuery, useTiedKnotQuery } from '../../store/api';
 import { useSend } from '../../store';
-import { freshWalk, walkBegun } from '../../store/walks';
+import { companionsToBegin, freshWalk, walkBegun } from '../../store/walks';
 import { newId } from '../../parts/newId';
+import { Moved } from './Moved';
 
 export function Again({
   body,
@@ -27,6 +31,8 @@ export function Again({
   if (!knot || knot.ended_at)
     return knot?.ended_why ? <p className="quiet m-0">No longer in the rope: {knot.ended_why}.</p> : null;
   const again = () => {
+    const profile = shippedProfile(`${body.profile}@${version}`);
+    const use = knot.use ?? strictestUse(rulesOf(profile), entryById(knot.knot));
     const walk = newId();
     send(
       walkBegun({
@@ -38,10 +44,15 @@ export function Again({
         rope_diameter_mm: body.rope_diameter_mm,
         place: knot.place,
         tiedBy: knot.tied_by,
+        tiedByOutside: knot.tied_by_words ?? undefined,
+        notMe: true,
         tiedAt: knot.tied_at,
         profile: body.profile,
         profileVersion: version,
-        stopper: body.stopper,
+        stopper: false,
+        use,
+        companions: companionsToBegin(profile, entryById(knot.knot), use, rope?.kind ?? undefined),
+        ropeKind: rope?.kind ?? undefined,
         hand: body.hand,
         ...freshWalk(unit),
       }),
@@ -59,12 +70,14 @@ export function Again({
           {a.text}.
         </p>
       ))}
+      {knot.moved_to === null ? null : <p className="m-0 mt-1">Moved to {knot.moved_to}.</p>}
       <Button className="mt-2" onClick={again}>
         Look at it again
       </Button>
       <p className="small quiet mt-3 mb-1">Has anything happened to it since? Then it is unchecked.</p>
       <div className="d-flex flex-wrap gap-2">
-        {KNOT_EVENTS.map((kind) => (
+        <Moved knot={knot.id} />
+        {KNOT_EVENTS.filter((kind) => kind !== 'moved').map((kind) => (
           <Button
             key={kind}
             variant="outline-primary"

@@ -8,7 +8,7 @@ import { KnotPicture } from '../../parts/KnotPicture';
 import { Points } from '../../parts/Points';
 import { Failed, Loading } from '../../parts/States';
 import { Verdict } from '../../parts/Verdict';
-import { CAUTION, momentText, POINT_WORDS, VERDICT_WORDS } from '../../parts/words';
+import { CAUTION, momentText, POINT_WORDS, VERDICT_WORDS, COMPANION_WORDS, USE_WORDS } from '../../parts/words';
 import { Again } from './Again';
 import { LookFirst } from './LookFirst';
 import { CloseFinding, Correct, SecondPerson } from './actions';
@@ -171,7 +171,7 @@ export function CheckPage() {
                       {row.tail_margin_mm > 0 ? '+' : ''}
                       {row.tail_margin_mm}
                     </span>{' '}
-                    mm at worst
+                    mm
                   </>
                 )}
                 .
@@ -179,7 +179,11 @@ export function CheckPage() {
             )}
           </p>
           <p className="mb-0">
-            Tied by {row.tied_by_name}, {momentText(body.tied_at)}. Looked at by {row.checker_name}.{' '}
+            For {body.use ? USE_WORDS[body.use] : 'what is not said'}
+            {body.companions?.length ? `, with ${body.companions.map((c) => COMPANION_WORDS[c]).join(' and ')}` : ''}.
+            {body.short ? ' A short look: it meets no rule.' : ''}{' '}
+            {body.not_tied_by_me ? `${row.checker_name} states that they did not tie it. ` : ''}Tied by{' '}
+            {row.tied_by_name}, {momentText(body.tied_at)}. Looked at by {row.checker_name}.{' '}
             {row.signer_name ? (
               `Second person: ${row.signer_name}.`
             ) : row.alone ? (
@@ -246,7 +250,7 @@ export function CheckPage() {
             <Button variant="outline-primary" onClick={() => window.print()}>
               Print this page
             </Button>
-            {records ? <Correct row={row} judgement={judgement} answers={current.body.answers} /> : null}
+            {records ? <Correct row={row} body={body} answers={current.body.answers} /> : null}
           </div>
           <h2 className="mt-4">What was written</h2>
           {entries.map((e) => (

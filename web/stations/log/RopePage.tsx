@@ -16,6 +16,7 @@ import {
   useRopeQuery,
   useSessionQuery,
 } from '../../store/api';
+import { Moved } from './Moved';
 import { RopeLine } from './RopeLine';
 
 const BLANK = { at: '', over: '', cut: '', end: 'tagged' as 'tagged' | 'other', damage: '', note: '' };
@@ -263,16 +264,22 @@ export function RopePage() {
               <Link className="row-link" to={k.last_check ? `/log/${k.last_check}` : '/check'}>
                 <span />
                 <span>
-                  <b>{name(k.knot)}</b>, {k.place}
+                  <b>{name(k.knot)}</b>, {k.moved_to === null ? k.place : `${k.moved_to}, moved from ${k.place}`}
                   <br />
                   <span className="sub">
-                    tied {momentText(k.tied_at)} by {nameOf(k.tied_by)}
+                    tied {momentText(k.tied_at)} by{' '}
+                    {k.tied_by === null ? (k.tied_by_words ?? 'nobody knows whom') : nameOf(k.tied_by)}
                   </span>
                 </span>
                 <span className="sub text-end">
                   {k.again[0] ? <b className="v-put-right">{k.again[0].text}</b> : 'looked at'}
                 </span>
               </Link>
+              {roles.some((r) => r !== 'learner') ? (
+                <div className="px-2 pb-2 no-print">
+                  <Moved knot={k.id} />
+                </div>
+              ) : null}
             </li>
           ))}
         </ul>

@@ -1,8 +1,39 @@
+import { COMMON_PRACTICE } from '../../../core/profiles';
 import { useProfilesQuery } from '../../store/api';
 import { Failed, Loading } from '../../parts/States';
 import { Tabs } from './Tabs';
 
 const STOPPER = { required: 'required', optional: 'may be tied', 'not-asked': 'not asked' } as const;
+
+/** What holds beneath every rule set: lengths, knots that belong to one, and what a knot is kept from. */
+function CommonPractice() {
+  const { name, version, lengths, asked, refused } = COMMON_PRACTICE;
+  const row = (id: string, text: string, source: string) => (
+    <div className="measure" key={id}>
+      <span>
+        {text}{' '}
+        <span className="rule-id">
+          {id}, {source}
+        </span>
+      </span>
+    </div>
+  );
+  return (
+    <section className="sheet p-3 px-4">
+      <h2>
+        {name} <span className="quiet small">version {version}</span>
+      </h2>
+      <p className="quiet small mb-2">
+        Beneath every rule set. One of its rules is silenced only by a rule that names that knot, that use and the same
+        kind of length; of all that is left the one that asks most decides.
+      </p>
+      {lengths.map((l) => row(l.id, l.text, l.source))}
+      {asked.map((a) => row(a.rule, a.text, a.source))}
+      <p className="quiet small mt-3 mb-2">Whatever a rule set says, these are taken out:</p>
+      {refused.map((r) => row(r.rule, r.text, r.source))}
+    </section>
+  );
+}
 
 /** The rule sets as they stand: every figure with its source. */
 export function Rules() {
@@ -81,6 +112,7 @@ export function Rules() {
             <p className="caution mt-3 mb-0">{p.caution}</p>
           </section>
         ))}
+        <CommonPractice />
       </div>
     </>
   );

@@ -11,6 +11,7 @@ export function Tabs() {
       {tab('/log', 'Checks')}
       {tab('/log/ropes', 'Ropes')}
       {tab('/log/people', 'People')}
+      {tab('/log/happened', 'What happened')}
       {tab('/log/timelines', 'Timelines')}
       {tab('/log/rules', 'Rules')}
     </nav>

@@ -54,7 +54,7 @@ function Tails({ tails }: { readonly tails: Statistics['tails'] }) {
       ))}
       <path d={`M${LEFT} ${y(0)}H${W}`} stroke="var(--ink)" strokeWidth="2.5" />
       <text x={LEFT + 6} y={y(0) + 17} fill="var(--ink)" fontWeight="650" fontSize="15">
-        limit; below: missed, at worst
+        limit; below: missed
       </text>
       {x.ticks(6).map((t) => (
         <text key={t.toISOString()} x={x(t)} y={H - 10} textAnchor="middle" fill="var(--ink-2)" fontSize="14">
@@ -181,8 +181,8 @@ export function Timelines() {
           </div>
           <h2 className="mt-3 mb-1">Tails against the limit</h2>
           <p className="small quiet mb-1">
-            Margin in mm at worst: the length measured, less how far off it may be, against what the rules asked.{' '}
-            {data.tails.length >= 400 ? 'The latest 400. ' : ''}Press one for its check.
+            Margin in mm: the length measured, less how far off it may be where it was not read with a ruler, against
+            what the rules asked. {data.tails.length >= 400 ? 'The latest 400. ' : ''}Press one for its check.
           </p>
           <div className="sheet p-2">
             <Tails tails={data.tails} />

@@ -3,16 +3,12 @@ import { useState, type FormEvent } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { CheckRow } from '../../../contract';
-import { checkPointsFor, TAIL_UNCERTAINTY_MM, type Judgement, type PointAnswer } from '../../../core/inspect/judging';
+import { isByFist, pointsAsked, TAIL_UNCERTAINTY_MM, type PointAnswer } from '../../../core/inspect/judging';
+import { shippedProfile } from '../../../core/profiles';
+import type { CheckBody } from '../../../core/records';
 import { entryById } from '../../../core/knots/catalogue/lookup';
 import { useKnotName } from '../../parts/CheckRows';
-import {
-  refusalText,
-  useChecksQuery,
-  useCloseFindingMutation,
-  useCorrectMutation,
-  useProfilesQuery,
-} from '../../store/api';
+import { refusalText, useChecksQuery, useCloseFindingMutation, useCorrectMutation } from '../../store/api';
 import { QrCode } from '../../parts/QrCode';
 import { newId } from '../../parts/newId';
 import { POINT_WORDS } from '../../parts/words';
@@ -129,30 +125,18 @@ export function CloseFinding({ row }: { row: CheckRow }) {
 }
 
 /** A correction is a new entry that points at the old one; the old one stays. */
-export function Correct({
-  row,
-  judgement,
-  answers,
-}: {
-  row: CheckRow;
-  judgement: Judgement;
-  answers: readonly PointAnswer[];
-}) {
-  const profile = useProfilesQuery().data?.find((p) => p.id === row.profile);
+export function Correct({ row, body, answers }: { row: CheckRow; body: CheckBody; answers: readonly PointAnswer[] }) {
   const [show, setShow] = useState(false);
   const [id, setId] = useState(newId);
   const [reason, setReason] = useState('');
   const [found, setFound] = useState<Record<string, string>>({});
   const [tail, setTail] = useState('');
   const [correct, { error, isLoading }] = useCorrectMutation();
-  if (!profile) return null;
   const entry = entryById(row.knot);
-  const points = checkPointsFor(
-    entry,
-    profile,
-    judgement.points.some((p) => p.point === 'stopper'),
-  );
-  const oldTail = answers.find((a) => a.point === 'tail')?.tail;
+  const profile = shippedProfile(`${body.profile}@${body.profile_version}`);
+  const points = pointsAsked(body, { profile, entry });
+  const given = answers.find((a) => a.point === 'tail')?.tail;
+  const oldTail = given && !isByFist(given) ? given : undefined;
   const oldMore = answers.find((a) => a.point === 'tail')?.more_tails;
   const tail_mm = tail.trim() === '' ? oldTail?.tail_mm : Number(tail.replace(',', '.'));
   const wrong =

@@ -1,12 +1,14 @@
 /** Spot it: a knot, right or wrong. Decide, name what is wrong, touch where it is; the two kinds of error are counted apart. */
 import { useEffect, useRef, useState, type PointerEvent } from 'react';
-import { Button } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { z } from 'zod';
 import type { drillReply } from '../../../contract';
 import { scored, type Attempt } from '../../../core/train';
-import { refusalText, useDrillMutation } from '../../store/api';
+import { FAMILIES } from '../../../core/knots/facts/types';
+import { refusalText, useDrillMutation, useKnotsQuery } from '../../store/api';
 import { useKeys } from '../../parts/keys';
+import { KnotOptions } from '../../parts/KnotOptions';
 import { Loading } from '../../parts/States';
 import { touchedPoint, useSvg } from '../../parts/svg';
 import { useTheme } from '../../parts/theme';
@@ -69,13 +71,17 @@ export function SpotIt() {
   const [named, setNamed] = useState<string | null>(null);
   const [touched, setTouched] = useState<boolean | null>(null);
   const [done, setDone] = useState<readonly Attempt[]>([]);
+  const [among, setAmong] = useState('');
+  const knots = useKnotsQuery().data;
+  /** The knots that are meant: one, or a family of them. */
+  const knotsOf = (which: string) => (knots ?? []).filter((k) => k.id === which || k.family === which).map((k) => k.id);
   const [seconds, setSeconds] = useState(0);
   const begun = useRef(0);
-  const next = () => {
+  const next = (from = among) => {
     setDecided(null);
     setNamed(null);
     setTouched(null);
-    void ask({}).then((r) => {
+    void ask(from === '' ? {} : { knots: knotsOf(from) }).then((r) => {
       if (!r.data) return;
       setFace(r.data.face);
       setSeen(new Set([r.data.face]));
@@ -116,7 +122,7 @@ export function SpotIt() {
     '1': () => decide('right'),
     '2': () => decide('put-right'),
     '3': () => decide('take-out'),
-    ...(finished && { n: next }),
+    ...(finished && { n: () => next() }),
   });
   const score = scored(done);
   if (error)
@@ -124,7 +130,18 @@ export function SpotIt() {
       <div className="state-page">
         <h1>Spot it</h1>
         <p className="notice no">{refusalText(error)}</p>
-        <Button onClick={next}>Try again</Button>
+        <Button onClick={() => next()}>Try again</Button>{' '}
+        {among === '' ? null : (
+          <Button
+            variant="outline-primary"
+            onClick={() => {
+              setAmong('');
+              next('');
+            }}
+          >
+            From every knot
+          </Button>
+        )}
       </div>
     );
   if (!drill || isLoading) return <Loading what="Tying one" />;
@@ -138,6 +155,26 @@ export function SpotIt() {
           This should be the {drill.name}
           {drill.hand === 'left' ? ', tied left-handed' : ''}. Look at both faces.
         </span>
+        <Form.Group controlId="among" className="ms-auto">
+          <Form.Label className="visually-hidden">Which knots</Form.Label>
+          <Form.Select
+            value={among}
+            onChange={(e) => {
+              setAmong(e.target.value);
+              next(e.target.value);
+            }}
+          >
+            <option value="">every knot</option>
+            <optgroup label="A family">
+              {Object.entries(FAMILIES).map(([family, name]) => (
+                <option key={family} value={family}>
+                  every one: {name}
+                </option>
+              ))}
+            </optgroup>
+            <KnotOptions knots={knots} />
+          </Form.Select>
+        </Form.Group>
       </div>
       <div className="what mt-3">
         <figure className="sheet m-0">
@@ -227,7 +264,7 @@ export function SpotIt() {
                 </p>
               ) : null}
               <div className="mt-2">
-                <Button onClick={next}>
+                <Button onClick={() => next()}>
                   The next one <kbd>n</kbd>
                 </Button>
               </div>

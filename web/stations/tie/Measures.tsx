@@ -3,6 +3,7 @@ import { across_mm, acrossText } from '../../../core/knots/shape/sizes';
 import { Cards } from '../../parts/Cards';
 import { RopeRows } from '../../parts/RopeRows';
 import { Failed, Loading } from '../../parts/States';
+import { USE_WORDS } from '../../parts/words';
 import { useApp } from '../../store';
 import { useProfilesQuery, useRopeNeededQuery, useSessionQuery, type KnotReply } from '../../store/api';
 
@@ -16,6 +17,8 @@ export function RopeNeeded({ knot: entry }: { knot: KnotReply }) {
     knot,
     rope_diameter_mm: across_mm(entry, job.rope),
     profile: job.profile,
+    // as the job asks it, where the knot is made for that
+    ...(entry.purposes.includes(job.purpose) && { use: job.purpose }),
   });
   if (error) return <Failed error={error} />;
   if (!data) return <Loading what="Measuring" />;
@@ -23,10 +26,10 @@ export function RopeNeeded({ knot: entry }: { knot: KnotReply }) {
     <section className="sheet p-3 px-4" aria-labelledby="rope-needed">
       <h2 id="rope-needed">How much rope</h2>
       <p className="small quiet mb-1">
-        on {acrossText(entry, across_mm(entry, job.rope))}, under {profile?.name ?? job.profile}; from the computed
-        knot; low and high by how hard it is set
+        for {USE_WORDS[data.use]}, on {acrossText(entry, across_mm(entry, job.rope))}, under{' '}
+        {profile?.name ?? job.profile}; from the computed knot; low and high by how hard it is set
       </p>
-      <RopeRows knot={knot} needed={data} person={person} profile={profile} />
+      <RopeRows needed={data} person={person} profile={profile} />
       <ul className="small quiet mb-0 ps-3">
         {data.notes.map((n) => (
           <li key={n}>{n}</li>

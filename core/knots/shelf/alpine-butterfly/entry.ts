@@ -31,13 +31,13 @@ export const entry = {
     { face: 'back', shows: 'laid: the same from behind, the two legs of the eye side by side; set: two strands lie parallel across, one below the other, over the legs', source: 'general' },
   ],
   check_points: [
+    otherwisePoint('Look before load goes over to it, with nothing hanging on it. Asking the one who tied it is no check.'),
     point('name', 'A wing on each side, one eye between them?', 'Rope in on one side, out on the other.', 'two wings, one eye', seen('front'), [wrong('false-butterfly', 'a false butterfly', seen('front', 'false-butterfly')), wrong('eye-pulled-through', 'no eye'), wrong('another-knot', 'something else')]),
-    point('front', 'Front: do the parts that trap the lines lie parallel?', 'One strand across from wing to wing, over the two legs.', 'as a true one', seen('front'), [wrong('false-butterfly', 'it only looks nearly parallel', seen('front', 'false-butterfly'))]),
+    point('front', 'Front: does one strand lie across, from wing to wing, over the two legs?', 'The two strands that lie parallel are on the other face.', 'one strand across', seen('front'), [wrong('false-butterfly', 'it only looks nearly parallel', seen('front', 'false-butterfly'))]),
     point('back', 'Turn it over. Two strands parallel across, no cross?', 'A cross where a true one has none means the false form.', 'parallel, no cross', seen('back'), [wrong('false-butterfly', 'a cross', seen('back', 'false-butterfly'))], { count: { of: 'strands across', is: 'two, parallel' } }),
     point('path', 'Follow a strand that leaves the eye. Does it go round the line and down inside its partner?', 'The two trap each other. Straight down on the outside means the eye can pull through.', 'inside its partner', seen('back', 'right', 'dressed'), [wrong('false-butterfly', 'straight down outside', seen('back', 'false-butterfly', 'dressed'))]),
-    point('eye', 'Is the eye where it was, whole, and the damage still in it?', 'Pull at the eye: it may not run.', 'whole', seen('front'), [wrong('eye-pulled-through', 'drawn back, or a slip knot in its place')]),
+    point('eye', 'Is the eye where it was, and whole? Where it isolates damage: is that still in it?', 'Pull at the eye: it may not run.', 'whole', seen('front'), [wrong('eye-pulled-through', 'drawn back, or a slip knot in its place')]),
     setPoint('front', 'both rope ends, then the eye'),
-    otherwisePoint('Look before load goes over to it, with nothing hanging on it. Asking the one who tied it is no check.'),
   ],
   faults: [
     { id: 'false-butterfly', name: 'false butterfly', arises: 'the second twist was made the other way', shows: 'one face only looks nearly parallel, the other shows a cross where a true one has none; the strand from the eye goes straight down outside its partner', verdict: 'take-out-and-retie', what_to_do: 'Do not load it: the eye can pull through. If in doubt tie a new butterfly, using the eye and body of the old one as its eye, so that the doubtful knot carries nothing.', source: 'practice', does: [pulled('through', 'fails', 'tied so', 'the eye can pull through: a slip knot along the main line at about two persons’ load', 'practice')] },

@@ -1,5 +1,5 @@
 import { ANOTHER_KNOT, EYE_TOO_LARGE, LOOSE, otherEndLoaded, STOPPER_GAP, STOPPER_MISSING, STOPPER_POINT, TAIL_SHORT, otherwisePoint, setPoint, tailPoint } from '../../facts/common-faults';
-import { point, seen, wrong, pulled } from '../../facts/entry-parts';
+import { lookalike, point, seen, wrong, pulled } from '../../facts/entry-parts';
 import type { KnotEntry } from '../../facts/types';
 
 export const entry = {
@@ -27,8 +27,8 @@ export const entry = {
     { face: 'back', shows: 'one nipping loop, and the tail going up beside the standing part: this tells it from the double bowline', source: 'practice' },
   ],
   check_points: [
-    point('name', 'Which bowline is it: does the tail go up beside the standing part?', 'From the front it looks like the double bowline: turn it over.', 'tail up beside the standing part', seen('front'), [wrong('another-knot', 'something else')]),
-    point('back', 'Turn it over. One nipping loop, the tail up under the collar?', 'This tells it from the double bowline.', 'one loop, tail under the collar', seen('back'), [wrong('finished-loose', 'the knot has changed form'), wrong('another-knot', 'two loops: the double bowline')], { count: { of: 'nipping loops', is: 'one' } }),
+    point('name', 'Which bowline is it: does the tail go up beside the standing part?', 'From the front it looks like the double bowline: turn it over.', 'tail up beside the standing part', seen('front'), [wrong('another-knot', 'two nipping turns: the double bowline', lookalike('double-bowline', 'front'))]),
+    point('back', 'Turn it over. One nipping loop, the tail up under the collar?', 'This tells it from the double bowline.', 'one loop, tail under the collar', seen('back'), [wrong('finished-loose', 'the knot has changed form'), wrong('another-knot', 'two loops: the double bowline', lookalike('double-bowline', 'back'))], { count: { of: 'nipping loops', is: 'one' } }),
     point('eye', 'Is the clip in the eye, not in the little loop of the finish?', 'With a small eye the finish leaves a second little loop, held by the tail alone.', 'in the eye', seen('front'), [wrong('false-eye-clipped', 'in the loop that the tail holds', seen('front', 'false-eye-clipped')), wrong('eye-too-large', 'the eye is too large', seen('front', 'eye-too-large'))]),
     STOPPER_POINT,
     tailPoint(),

@@ -28,7 +28,7 @@ export const entry = {
     point('front', 'Front: a clove round the standing part, its cross between the turns?', 'Two turns and one strand across both.', 'two turns, one across', seen('front'), [wrong('reversed-buntline', 'the tail sits on top', seen('front', 'reversed-buntline'))], { count: { of: 'turns round the standing part', is: 'two' } }),
     point('back', 'Turn it over. Two turns, one above the other?', 'They lie round the standing part only, not round the returning leg.', 'two turns', seen('back'), [wrong('turns-three-strands', 'a turn takes in the returning leg', seen('back', 'turns-three-strands'))]),
     tailPoint('From where it leaves the hitch; a termination hitch.'),
-    point('set', 'Snug, and bounced with body weight?', 'It must slide shut and stay.', 'snug', seen('front'), [wrong('loose', 'loose: strands stand apart', seen('front', 'right', 'dressed'))]),
+    point('set', 'Is every strand drawn tight?', 'It must slide shut and stay. Bounced with body weight, low, before anybody trusts it.', 'snug', seen('front'), [wrong('loose', 'loose: strands stand apart', seen('front', 'right', 'dressed'))]),
     point('object', 'Does it go through the clip once, and close on it?', 'One rope thickness. Ask how many fit.', 'through, and shut', seen('front'), [wrong('other-ends-loaded', 'it does not close on the clip')]),
     otherwisePoint('The standing part pulls; nothing may pull on the tail.', 'general'),
   ],

@@ -7,6 +7,7 @@ export const entry = {
   names: ['Distel', 'distel hitch'],
   family: 'friction',
   purposes: ['friction', 'releasable'],
+  harder_to_dress: true,
   needs: { free_end: true, thicknesses_through_object: 0, text: 'a cord with an eye at each end, 1.05 to 1.2 m in all', source: 'practice' },
   pulls: [pulled('down', 'made', 'both eyes clipped, wraps dressed', 'it grips'), pulled('up', 'fails', 'the other way', 'it slides: one way only')],
   untying: [undone('ordinary-load', 2, 3, 'push the bridge back', 'general'), undone('under-load', 1, 2, 'smoothly, with a tender')],

@@ -7,6 +7,7 @@ export const entry = {
   names: ['Figure-eight on a bight', 'figure-eight loop', 'eight on a bight'],
   family: 'end-loop',
   purposes: ['end-loop', 'tether'],
+  usual_for: ['end-loop', 'tether'],
   needs: { free_end: false, thicknesses_through_object: 2, eye_first: true, text: 'a bight of 400 to 600 mm, and an object that can be clipped or put over', source: 'practice' },
   pulls: [
     { pull: 'standing-eye', grade: 'made', condition: 'every pair parallel, all four strands set', what_happens: 'it was made for this pull', source: 'practice' },

@@ -7,6 +7,7 @@ export const entry = {
   names: ['Triple fisherman’s', 'triple overhand bend'],
   family: 'bend',
   purposes: ['join', 'cord-loop'],
+  usual_for: ['cord-loop'],
   needs: { free_end: true, thicknesses_through_object: 0, text: 'an end of each rope, equal diameters preferred', source: 'practice' },
   pulls: [
     pulled('through', 'made', 'standing part to standing part, coils nested, tails long enough', 'it was made for this pull', 'general'),

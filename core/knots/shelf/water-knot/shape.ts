@@ -25,13 +25,13 @@ interface Crease {
   readonly normal: readonly [number, number];
 }
 
-/** The three creases of the overhand, and where along the strip they end. */
-function creases(gap: number): { all: Crease[]; end: number } {
+/** The three creases of an overhand, and where along the strip they end. @param rises layers that each rises @param side along the middle between two, in widths */
+function creases(gap: number, rises: readonly number[] = RISES, side = SIDE): { all: Crease[]; end: number } {
   let at = 0;
-  const all = RISES.map((layers, k) => {
+  const all = rises.map((layers, k) => {
     const radius = layers * gap;
     const crease: Crease = { at, radius, normal: [Math.cos(LEAN), (k % 2 ? 1 : -1) * Math.sin(LEAN)] };
-    at += SIDE * WIDTH + (Math.PI * radius) / Math.cos(LEAN);
+    at += side * WIDTH + (Math.PI * radius) / Math.cos(LEAN);
     return crease;
   });
   return { all, end: all.at(-1)!.at };
@@ -78,6 +78,7 @@ function tape(
   turn: Turn,
   backwards: boolean,
   twisted = false,
+  tail: Backed | null = null,
 ): ComposedRope {
   const n = Math.round((to - from) / STEP);
   const places = Array.from({ length: n + 1 }, (_, i) => from + ((to - from) * i) / n);
@@ -85,15 +86,59 @@ function tape(
   const at = (s: number, u: number) => {
     const over = twisted ? turnedOver(s) : 0;
     const up = Math.sign(above) * ((WIDTH / 2) * Math.sin(over));
-    return turn(folded(all, s, u * Math.cos(over), above + up + u * Math.sin(over)));
+    const beyond = tail ? (backwards ? -s : s) - tail.from : -1;
+    if (!tail || beyond <= -STANDS_OFF.over * WIDTH)
+      return turn(folded(all, s, u * Math.cos(over), above + up + u * Math.sin(over)));
+    // the tail is folded round the other tape, then it lies where the strip does
+    const [x, y, z] = folded(tail.all, beyond, u, 0);
+    const off = tail.standsOff * smoothstep(Math.min(1, 1 + beyond / (STANDS_OFF.over * WIDTH)));
+    const away = Math.sign(above) * (z + off);
+    return turn(folded(all, backwards ? -(tail.from + x) : tail.from + x, y, above + away));
   };
   const points = places.map((s) => at(s, 0));
   const across = places.map((s) => unit(subtract(at(s, 0.01), at(s, -0.01))));
   const knot = places.flatMap((s, i) => (s > -0.9 * WIDTH && s < all.at(-1)!.at + 1.1 * WIDTH ? [i] : []));
-  return { points, first: knot[0]!, last: knot.at(-1)!, tape: { width: WIDTH, thickness: 1, across } };
+  return {
+    points,
+    first: knot[0]!,
+    last: tail ? places.length - 1 - Math.round(BEYOND_BACKUP / STEP) : knot.at(-1)!,
+    tape: { width: WIDTH, thickness: 1, across },
+  };
 }
 
-function inOneState(state: ShapeState, twisted: boolean): { rope: ComposedRope; second: ComposedRope } {
+/** The creases of a backup in a tail, and from where along the strip they are counted, away from the knot. */
+interface Backed {
+  readonly all: readonly Crease[];
+  readonly end: number;
+  readonly from: number;
+  /** from the other tape, beyond what it lies off it anyhow */
+  readonly standsOff: number;
+}
+/** Layers that each crease of a backup rises: its tape lies on the other, over itself, under the other, and out between. */
+const BACKUP_RISES = [1.15, 2.55, 1.95] as const;
+/** It stands off the other tape a little, in layers, and over so much of its length, in widths: its first crease is slanted. */
+const STANDS_OFF = { layers: 0.45, over: 0.8 };
+/** It holds a tape that is not folded with it: roomier than a pentagon's. */
+const BACKUP_SIDE = 1.5;
+/** From the knot to the first crease of a backup that is close up to it, in widths; and so much more where it is not. */
+const CLOSE_UP: Readonly<Record<ShapeState, number>> = { laid: 5, dressed: 4.2, tight: 4.2 };
+/** On the other side the knot itself is wider. */
+const FARTHER = 0.7;
+const AWAY = 4;
+/** Tape shown beyond a backup. */
+const BEYOND_BACKUP = 11;
+
+/** Which tails are backed by an overhand round the other tape: both, the second tape's alone, none; and whether a gap stands before them. */
+export interface Backups {
+  readonly sides: 0 | 1 | 2;
+  readonly gap?: boolean;
+}
+
+function inOneState(
+  state: ShapeState,
+  twisted: boolean,
+  { sides, gap: slid = false }: Backups = { sides: 0 },
+): { rope: ComposedRope; second: ComposedRope } {
   const gap = APART[state];
   const { all, end } = creases(gap);
   // middle of the knot, and the line between its two ends, laid across the page
@@ -107,11 +152,29 @@ function inOneState(state: ShapeState, twisted: boolean): { rope: ComposedRope; 
     const q = subtract(p, centre);
     return [q[0] * x[0] + q[1] * x[1], q[0] * y[0] + q[1] * y[1], q[2]];
   };
+  const backup = creases(gap, BACKUP_RISES, BACKUP_SIDE);
+  const before = (CLOSE_UP[state] + (slid ? AWAY : 0)) * WIDTH;
+  const tailOf = (from: number): Backed => ({ ...backup, from: from + before, standsOff: STANDS_OFF.layers * gap });
+  const [far, near] = [sides > 1 ? tailOf(end + FARTHER * WIDTH) : null, sides > 0 ? tailOf(0) : null];
+  const length = before + backup.end + 1.1 * WIDTH + BEYOND_BACKUP;
+  const leg = sides > 0 ? LEG + before + WIDTH : LEG;
   return {
-    rope: tape(all, -LEG, end + 0.9 * WIDTH + TAIL, gap / 2, turn, false),
-    second: tape(all, -0.9 * WIDTH - TAIL, end + LEG, -gap / 2, turn, true, twisted),
+    rope: tape(
+      all,
+      -leg,
+      far ? end + FARTHER * WIDTH + length : end + 0.9 * WIDTH + TAIL,
+      gap / 2,
+      turn,
+      false,
+      false,
+      far,
+    ),
+    second: tape(all, near ? -length : -0.9 * WIDTH - TAIL, end + leg, -gap / 2, turn, true, twisted, near),
   };
 }
+
+/** The knot with its tails backed, in a state. */
+export const backedWater = (state: ShapeState, backups: Backups) => inOneState(state, false, backups);
 
 function water(twisted = false): ComposedKnot {
   const states = {
