@@ -99,6 +99,7 @@ export async function recordCheck(
   notInTheFuture('seen_at', body.seen_at, context.now(), 'lies in the future: is the clock of the device right?');
   if (body.seen_at < body.tied_knot.tied_at) throw badField('seen_at', 'lies before the knot was tied');
   const answers = asAnswers(body.answers, knot.id);
+  if (body.short && body.round) throw badField('short', 'at a stop of a round the whole knot is looked at');
   const rules = rulesOf(profile);
   const use = useOf(knot, body.use);
   const companions = body.companions ?? (body.stopper ? companionMeant(rules, knot, use) : []);

@@ -302,6 +302,9 @@ describe('a recorded check', () => {
     expect(await entryOf(older.id)).toMatchObject({ companions: ['two-strand-backup'] });
     expect((await record({ companions: ['backed-both-sides'] })).status).toBe(400);
     expect((await record({ short: true })).body.code).toBe('short-look-not-allowed');
+    // at a stop of a round the whole is looked at, whatever the rule set allows
+    const atStop = await record({ short: true, round: { walk: randomUUID(), stop: 0 } });
+    expect([atStop.status, atStop.body.errors![0]!.path]).toEqual([400, 'short']);
     expect((await record({ id: randomUUID(), use: 'join' })).body['verdict']).toBe('take-out-and-retie');
   });
 });

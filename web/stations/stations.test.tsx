@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { SHIPPED_PROFILES } from '../../core/profiles';
 import { openDesk, store } from '../store';
 import { knotTaken } from '../store/job';
 import { walkBegun, type Walk } from '../store/walks';
@@ -258,6 +259,21 @@ describe('before the walk', () => {
       tiedByOutside: 'a guest on the rope',
       restLater: true,
     });
+  });
+
+  test('a short look is offered where the rule set allows it for the knot, and begun as one', async () => {
+    const allowing = SHIPPED_PROFILES.map((p) => ({ ...p, shortLook: ['figure-eight-follow-through'] }));
+    show(<Begin />, '/check', '/check');
+    await screen.findByLabelText('What is it for');
+    expect(screen.queryByLabelText('Look')).toBeNull();
+    cleanup();
+    show(<Begin />, '/check', '/check', { 'GET /profiles': allowing });
+    const look = await screen.findByLabelText('Look');
+    expect(screen.queryByText(/never meets the rule/)).toBeNull();
+    fireEvent.change(look, { target: { value: 'short' } });
+    expect(screen.getByText(/never meets the rule/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Begin the walk' }));
+    await waitFor(() => expect(store.getState().walks[0]).toMatchObject({ short: true }));
   });
 
   test('what a knot is kept from is said before it is looked at, with its rule; for what it is made for nothing is', async () => {

@@ -46,6 +46,8 @@ export interface Walk {
   /** knots tied to it, once that was asked or was known */
   readonly companions?: readonly Companion[] | undefined;
   readonly ropeKind?: string | undefined;
+  /** a look at four things alone */
+  readonly short?: true | undefined;
   /** the judging that the check was made by, of a second look; that of now where it is not said */
   readonly judging?: number;
   readonly hand: 'right' | 'left';

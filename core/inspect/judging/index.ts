@@ -20,7 +20,7 @@ export {
   type Verdict,
 } from './verdict';
 export { pointsAsked } from './pointsAsked';
-export { companionPoint, strictestUse, walkFor, type WalkPoint } from './walk';
+export { companionPoint, graveBeyondShortLook, shortLookAllowed, strictestUse, walkFor, type WalkPoint } from './walk';
 export { METHOD_WORDS, VERDICT_WORDS, verdictSaid } from './words';
 export { wrongPicture } from './pictured';
 export { typedTail_mm, type TailUnit } from './tails';

@@ -134,13 +134,14 @@ export function walkFor(rules: Rules, entry: WalkEntry, q: WalkQuestion): Walk {
   return { use, uses: usesOf(entry), refused, companions, tied, points, of: all.length };
 }
 
-/**
- * Whether a look at four things is allowed: the rule set says so of this knot, and no fault that is grave shows elsewhere alone.
- */
-export function shortLookAllowed({ profile }: Pick<Rules, 'profile'>, entry: WalkEntry): boolean {
-  if (!(profile.shortLook ?? []).includes(entry.id)) return false;
+/** Whether a look at four things is allowed: the rule set says so of this knot. */
+export const shortLookAllowed = ({ profile }: Pick<Rules, 'profile'>, entry: Pick<WalkEntry, 'id'>): boolean =>
+  (profile.shortLook ?? []).includes(entry.id);
+
+/** The grave faults that a short look does not look for. No rule set that ships allows it for a knot that has one. */
+export function graveBeyondShortLook(entry: WalkEntry): readonly string[] {
   const seen = new Set(
     entry.check_points.filter((p) => SHORT.includes(p.id)).flatMap((p) => p.wrong.map((w) => w.fault)),
   );
-  return entry.faults.every((f) => f.verdict !== 'take-out-and-retie' || seen.has(f.id));
+  return entry.faults.filter((f) => f.verdict === 'take-out-and-retie' && !seen.has(f.id)).map((f) => f.id);
 }

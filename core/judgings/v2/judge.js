@@ -462,13 +462,7 @@ function walkFor(rules, entry, q) {
   const tied = refused ? [] : q.companions ?? [];
   return { use, uses: usesOf(entry), refused, companions, tied, points, of: all.length };
 }
-function shortLookAllowed({ profile }, entry) {
-  if (!(profile.shortLook ?? []).includes(entry.id)) return false;
-  const seen = new Set(
-    entry.check_points.filter((p) => SHORT.includes(p.id)).flatMap((p) => p.wrong.map((w) => w.fault))
-  );
-  return entry.faults.every((f) => f.verdict !== "take-out-and-retie" || seen.has(f.id));
-}
+var shortLookAllowed = ({ profile }, entry) => (profile.shortLook ?? []).includes(entry.id);
 
 // core/inspect/judging/verdict.ts
 var VERDICTS = ["meets-the-rule", "put-right", "take-out-and-retie", "not-judged"];

@@ -3,6 +3,7 @@ import { Button, Form } from 'react-bootstrap';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { entryById } from '../../../core/knots/catalogue/lookup';
 import { usesOf, type Use } from '../../../core/knots/facts/uses';
+import { shortLookAllowed } from '../../../core/inspect/judging';
 import { refusalOf, rulesOf } from '../../../core/profiles';
 import {
   useKnotsQuery,
@@ -94,6 +95,7 @@ function BeginForm({ at }: { readonly at: Stop | null }) {
     tiedAt: at?.hangs ? localTime(at.hangs.tied_at) : localNow(),
     profile: job.profile.split('@')[0]!,
     hand: null as 'right' | 'left' | null,
+    short: false,
     despite: '',
   });
   const own = usePersonByIdQuery(me.id);
@@ -124,6 +126,8 @@ function BeginForm({ at }: { readonly at: Stop | null }) {
   const uses = chosen === '' ? [] : usesOf(entryById(chosen));
   // as the job asks it, where the knot is made for that; asked where that leaves a choice
   const use = uses.find((u) => u === values.use) ?? uses.find((u) => u === job.purpose) ?? uses[0];
+  // at a stop of a round the whole is looked at
+  const mayBeShort = !at && chosen !== '' && shortLookAllowed(rulesOf(profile), entryById(chosen));
   const refused = use ? refusalOf(rulesOf(profile), entryById(chosen), use) : null;
   const tier = people.data.find((p) => p.id === values.tiedBy);
   // as the one who tied it ties, until it is said otherwise
@@ -175,6 +179,7 @@ function BeginForm({ at }: { readonly at: Stop | null }) {
         profile: profile.id,
         profileVersion: profile.version,
         stopper: false,
+        ...(mayBeShort && values.short && { short: true as const }),
         hand,
         ...freshWalk(me.length_unit),
         ...(at && { round: { walk: at.walk, stop: at.stop } }),
@@ -244,6 +249,21 @@ function BeginForm({ at }: { readonly at: Stop | null }) {
             ))}
           </Form.Select>
         </Form.Group>
+        {mayBeShort ? (
+          <Form.Group controlId="short">
+            <Form.Label>Look</Form.Label>
+            <Form.Select
+              value={values.short ? 'short' : 'whole'}
+              onChange={(e) => set({ short: e.target.value === 'short' })}
+            >
+              <option value="whole">the whole knot</option>
+              <option value="short">short: strands on both faces, tail, daylight, eye</option>
+            </Form.Select>
+            {values.short ? (
+              <Form.Text>It never meets the rule, closes nothing and is no second look: not judged at best.</Form.Text>
+            ) : null}
+          </Form.Group>
+        ) : null}
         <Form.Group controlId="hand">
           <Form.Label>Tied with the</Form.Label>
           <Form.Select value={hand} onChange={(e) => set({ hand: e.target.value as 'right' })}>

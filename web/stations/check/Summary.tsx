@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { Link, useNavigate } from 'react-router';
-import type { Judgement } from '../../../core/inspect/judging';
+import type { JudgedPoint, Judgement } from '../../../core/inspect/judging';
 import { entryById } from '../../../core/knots/catalogue/lookup';
 import type { Profile } from '../../../core/profiles';
 import {
@@ -86,6 +86,34 @@ function Rest({
   );
 }
 
+/** What the verdict comes from, in a sentence. */
+function verdictText(judgement: Judgement, profile: Profile, isSecond: boolean): string {
+  const { verdict, points, short } = judgement;
+  const openAt = judgement.not_judged.map((p) => POINT_WORDS[p]).join(', ');
+  const of = (state: JudgedPoint['state']) =>
+    points
+      .filter((p) => p.state === state)
+      .map((p) => p.text)
+      .join('; ');
+  const looked = short ? ` Short look, ${short.points} of ${short.of} points.` : '';
+  if (verdict === 'take-out-and-retie')
+    return `${of('take-out-and-retie')}. It stays open until an entry says what was done.${looked}`;
+  if (verdict === 'put-right')
+    return `${of('put-right')}.${openAt === '' ? '' : ` Not judged: ${openAt}.`} Put it right, then look at those points again.${looked}`;
+  if (openAt !== '') return `Not judged at: ${openAt}.${looked}`;
+  if (short)
+    return `Nothing wrong at ${short.points} of ${short.of} points. A short look never meets the rule: the rest was not looked at.`;
+  if (verdict === 'not-judged')
+    return judgement.points_verdict === 'meets-the-rule'
+      ? `Every point meets the rule. ${profile.name} asks for a second person: until one has signed it stays not judged.`
+      : 'No point of it can be judged.';
+  if (judgement.second_signature === 'missing-advised')
+    return `Every point meets the rule. ${profile.name} advises a second person.`;
+  return isSecond
+    ? 'You found that every point meets the rule. Whether the first one found the same is shown once you have signed.'
+    : 'Every point meets the rule.';
+}
+
 /** The verdict as it would be recorded, and the signature of the one who looked. */
 export function Summary({ walk, profile, inForce, judgement, fist_mm, onOpen }: Props) {
   const send = useSend();
@@ -125,6 +153,7 @@ export function Summary({ walk, profile, inForce, judgement, fist_mm, onOpen }: 
       rope_diameter_mm: walk.rope_diameter_mm,
       ...(judgement.use && { use: judgement.use }),
       companions: [...(walk.companions ?? [])],
+      ...(judgement.short && { short: true }),
       fist_mm,
       hand: walk.hand,
       seen_at: seenAt,
@@ -145,30 +174,12 @@ export function Summary({ walk, profile, inForce, judgement, fist_mm, onOpen }: 
   };
   const code = (error as Refusal | undefined)?.data?.code;
   const taken = code === 'id-taken';
-  const putRight = judgement.points.filter((p) => p.state === 'put-right');
   return (
     <div className="verdict-page">
       <div>
         <h1 className="visually-hidden">Verdict</h1>
         <Verdict of={judgement.verdict} big />
-        <p className="mt-2 mb-0 fs-5">
-          {judgement.verdict === 'not-judged' && judgement.points_verdict === 'meets-the-rule'
-            ? `Every point meets the rule. ${profile.name} asks for a second person: until one has signed it stays not judged.`
-            : judgement.verdict === 'not-judged'
-              ? `Not judged at: ${judgement.not_judged.map((p) => POINT_WORDS[p]).join(', ')}.`
-              : judgement.verdict === 'put-right'
-                ? `${putRight.map((p) => p.text).join('; ')}.${judgement.not_judged.length > 0 ? ` Not judged: ${judgement.not_judged.map((p) => POINT_WORDS[p]).join(', ')}.` : ''} Put it right, then look at those points again.`
-                : judgement.verdict === 'take-out-and-retie'
-                  ? `${judgement.points
-                      .filter((p) => p.state === 'take-out-and-retie')
-                      .map((p) => p.text)
-                      .join('; ')}. It stays open until an entry says what was done.`
-                  : judgement.second_signature === 'missing-advised'
-                    ? `Every point meets the rule. ${profile.name} advises a second person.`
-                    : walk.second
-                      ? 'You found that every point meets the rule. Whether the first one found the same is shown once you have signed.'
-                      : 'Every point meets the rule.'}
-        </p>
+        <p className="mt-2 mb-0 fs-5">{verdictText(judgement, profile, walk.second !== undefined)}</p>
         <p className="quiet mt-1 mb-0">
           {name(walk.knot)}
           {judgement.use ? ` for ${USE_WORDS[judgement.use]}` : ''}

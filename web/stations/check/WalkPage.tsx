@@ -1,6 +1,12 @@
 import { useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { pointsAsked, type Judgement, type PointAnswer, type WalkPoint } from '../../../core/inspect/judging';
+import {
+  pointsAsked,
+  shortLookAllowed,
+  type Judgement,
+  type PointAnswer,
+  type WalkPoint,
+} from '../../../core/inspect/judging';
 import { judgedBy, JUDGING_VERSION } from '../../../core/judgings';
 import { entryById } from '../../../core/knots/catalogue/lookup';
 import type { KnotEntry } from '../../../core/knots/facts/types';
@@ -42,7 +48,7 @@ const profileOf = (walk: Walk): Profile => shippedProfile(`${walk.profile}@${wal
 
 /** What may be tied to the knot and need not be: that is asked by picture; nothing where it is known, or has to be there. */
 function companionsOpen(walk: Walk, knot: KnotEntry, profile: Profile): readonly CompanionAsked[] {
-  if (walk.second || walk.use === undefined) return [];
+  if (walk.second || walk.short || walk.use === undefined) return [];
   const all = companionsAsked(rulesOf(profile), knot, walk.use, walk.ropeKind);
   if (all.some((a) => a.how === 'required')) return [];
   return all.filter((a) => a.rule !== null || walk.use === 'tie-in');
@@ -86,7 +92,9 @@ export function WalkPage() {
   const profile = profileOf(walk);
   const inForce = profiles.data.find((p) => p.id === walk.profile)?.version ?? profile.version;
   const knot = entryById(walk.knot);
-  const asked_by = { ...walk, judging: walk.judging ?? JUDGING_VERSION, rope_kind: walk.ropeKind };
+  // where the rules no longer allow a short look the whole is looked at
+  const short = (walk.short && shortLookAllowed(rulesOf(profile), knot)) || undefined;
+  const asked_by = { ...walk, short, judging: walk.judging ?? JUDGING_VERSION, rope_kind: walk.ropeKind };
   const points = pointsAsked(asked_by, { profile, entry: knot });
   const open = companionsOpen(walk, knot, profile);
   const steps = stepsOf(points, open.length > 0);
@@ -125,6 +133,7 @@ export function WalkPage() {
       secondSigned: walk.second !== undefined,
       rope_state: walk.second ? undefined : ropes?.find((r) => r.id === walk.rope)?.state,
       tied_by_unknown: isTierUnknown(walk) || undefined,
+      short,
     },
   ) as Judgement;
   const step = steps[at];
