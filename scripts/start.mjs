@@ -7,15 +7,18 @@ import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import { ensureBuilt, ensurePackages, ensureSystem, root } from './lib/install.mjs';
-import { MARIADBD, runningOn, startMariadb } from './lib/mariadb.mjs';
+import { forgetServer, leftServer, MARIADBD, noteServer, runningOn, startMariadb } from './lib/mariadb.mjs';
+import { dataVersion, dropOld, keepOld, keptBefore, newestMigration, noteDataVersion } from './lib/oldData.mjs';
 import { appPassword, dataFolder, portFree, portFrom, takeFolder } from './lib/place.mjs';
-import { prepare } from './lib/prepare.mjs';
+import { pendingOn, prepareSaying } from './lib/prepare.mjs';
 import { say, Stop } from './lib/say.mjs';
 
 const env = process.env;
 const undo = [];
 let server = null;
 let ending = false;
+/** of the data; null where the database is somebody else's */
+let folder = null;
 
 async function end(code) {
   if (ending) return;
@@ -26,6 +29,7 @@ async function end(code) {
     await Promise.race([gone, new Promise((r) => setTimeout(r, 8000))]);
     if (server.exitCode === null && server.signalCode === null) server.kill('SIGKILL');
   }
+  if (folder) forgetServer(folder);
   for (const f of undo.reverse()) await f();
   process.exit(code);
 }
@@ -59,6 +63,17 @@ async function database(folder, port) {
   coming = started.then((db) => (current = db));
   return coming;
 }
+/** Ends a process that an earlier start left: asked first, then made to. */
+async function endLeft(what, find) {
+  const pid = find();
+  if (!pid) return;
+  say(`${what} of an earlier run is still there: stopping it first`);
+  process.kill(pid, 'SIGTERM');
+  for (let i = 0; find() && i < 300; i++) {
+    if (i === 100 && what === 'a server') process.kill(pid, 'SIGKILL');
+    await new Promise((r) => setTimeout(r, 100));
+  }
+}
 let current = null;
 /** a database that is on its way up: who stops must wait for it, or it is left behind */
 let coming = Promise.resolve(null);
@@ -70,6 +85,7 @@ function serve(extra, first) {
     stdio: ['ignore', 'pipe', 'inherit', 'ipc'],
     env: { ...env, ...extra, NODE_ENV: 'production' },
   });
+  if (folder) noteServer(folder, server.pid);
   return new Promise((ready, fail) => {
     let up = false;
     server.stdout.on('data', (text) => {
@@ -88,6 +104,16 @@ function serve(extra, first) {
   });
 }
 
+/** The old data are kept until the record was looked through, and as long as something in it is not as it was written. */
+function afterUpgrade(folder, kept, faults) {
+  if (faults.length === 0) {
+    say('the record was looked through: each entry as written; the copy of the old data is removed');
+    return dropOld(folder);
+  }
+  for (const f of faults.slice(0, 5)) say(f);
+  say(`the record is not as it was written (npm run verify says all of it); the data of before stay in ${kept}`);
+}
+
 async function main() {
   const port = portFrom(env, 'PORT', 8080);
   const host = env.IDIOM_HOST ?? '127.0.0.1';
@@ -101,19 +127,16 @@ async function main() {
   say('packages are there');
   let adminUrl = env.IDIOM_DATABASE_ADMIN_URL;
   let appUrl = external;
+  let dbPort = 0;
   if (!external) {
     ensureSystem([[MARIADBD, 'mariadb-server']]);
-    const folder = dataFolder(env);
+    folder = dataFolder(env);
     undo.push(takeFolder(folder));
+    await endLeft('a server', () => leftServer(folder));
     if (!(await portFree(port, host)))
       throw new Stop(`Port ${port} on ${host} is taken: set PORT to a free one, or stop what uses it.`, 4);
-    const left = runningOn(folder);
-    if (left) {
-      say('a database of an earlier run is still there: stopping it first');
-      process.kill(left, 'SIGTERM');
-      for (let i = 0; runningOn(folder) && i < 300; i++) await new Promise((r) => setTimeout(r, 100));
-    }
-    const dbPort = portFrom(env, 'IDIOM_DB_PORT', 33306);
+    await endLeft('a database', () => runningOn(folder));
+    dbPort = portFrom(env, 'IDIOM_DB_PORT', 33306);
     if (!(await portFree(dbPort)))
       throw new Stop(`Port ${dbPort} for the database is taken: set IDIOM_DB_PORT to a free one.`, 4);
     undo.push(() => coming.catch(() => null).then(() => current?.stop()));
@@ -125,7 +148,19 @@ async function main() {
     throw new Stop(`Port ${port} on ${host} is taken: set PORT to a free one, or stop what uses it.`, 4);
   ensureBuilt();
   say('program is built');
-  const prepared = prepare(adminUrl, appUrl);
+  if (folder && dataVersion(folder) !== newestMigration() && !keptBefore(folder)) {
+    if ((await pendingOn(adminUrl, appUrl, undo)).pending.length > 0) {
+      // a copy of a database that writes is none
+      await current.stop();
+      await keepOld(folder, undo);
+      await database(folder, dbPort);
+      say('database is up again');
+    }
+  }
+  const kept = folder && keptBefore(folder);
+  const prepared = await prepareSaying(adminUrl, appUrl, undo, { verified: kept !== null });
+  if (kept) afterUpgrade(folder, kept, prepared.faults);
+  if (folder) noteDataVersion(folder, newestMigration());
   say(
     prepared.migrations > 0
       ? `database prepared (${prepared.migrations} migration${prepared.migrations > 1 ? 's' : ''})`

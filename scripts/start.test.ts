@@ -1,6 +1,6 @@
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:net';
 import { join } from 'node:path';
 import { freePort, isTemporary, portFree } from './lib/place.mjs';
@@ -253,6 +253,24 @@ describe('a start', () => {
     expect(code).toBe(5);
     expect(existsSync(join(data, 'run/idiom.lock'))).toBe(false);
   });
+});
+
+test('a database that an earlier program was stopped in the middle of making is put aside, and made anew', async () => {
+  const folder = mkdtempSync('/var/lib/idiom-test-');
+  spawnSync('chmod', ['755', folder]);
+  mkdirSync(join(folder, 'mariadb/mysql'), { recursive: true });
+  writeFileSync(join(folder, 'mariadb/ibdata1'), 'half of a file');
+  const run = start({
+    PORT: String(await freePort()),
+    IDIOM_DB_PORT: String(await freePort()),
+    IDIOM_DATA: folder,
+    IDIOM_DEMO: '0',
+  });
+  expect(await run.said(/setup#/)).toContain('a database that was never finished is moved to');
+  run.child.kill('SIGINT');
+  expect((await run.done).code).toBe(0);
+  expect(readdirSync(folder).some((f) => f.startsWith('mariadb.half-made-'))).toBe(true);
+  rmSync(folder, { recursive: true, force: true });
 });
 
 test('temporary folders are known', () => {

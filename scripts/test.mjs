@@ -58,6 +58,8 @@ async function checks() {
 }
 
 async function unit(args) {
+  // tests that start the program side by side find it built
+  if (args.length === 0 || args.some((a) => /scripts\/(start|torture)/.test(a))) ensureBuilt();
   const db = await testDatabase();
   undo.push(() => db.stop());
   // a run of some is no measure of what each takes when all is run

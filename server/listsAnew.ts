@@ -6,7 +6,8 @@ import { organisationIds } from './tables/organisations';
 
 const BATCH = 500;
 
-export async function listsAnew(db: Database): Promise<number> {
+/** @param say told how far it is */
+export async function listsAnew(db: Database, say: (line: string) => void = () => {}): Promise<number> {
   let count = 0;
   for (const { id } of await organisationIds(db)) {
     for (let after = 0; ;) {
@@ -17,6 +18,7 @@ export async function listsAnew(db: Database): Promise<number> {
         count++;
       }
       if (batch.length < BATCH) break;
+      say(`what lists show is made anew: ${count} entries so far`);
       after = batch.at(-1)!.sequence;
     }
   }

@@ -1,4 +1,5 @@
 /** Listens. Started by scripts/start.mjs, which has prepared the database. */
+import { endingBy } from './endsWithStart';
 import { buildApp } from './app';
 import { knownForms } from '../core/inspect/naming/naming';
 import { CATALOGUE } from '../core/knots/catalogue/shelved';
@@ -10,7 +11,10 @@ import { settingsFrom } from './settings';
 const BETWEEN_MOTIONS_ms = 60;
 const settings = settingsFrom(process.env);
 const db = openPool(poolOptions(settings.databaseUrl));
-const { grants, database } = await grantsOf(db);
+const { grants, database } = await grantsOf(db).catch((error: unknown) => {
+  console.error(`The database does not answer: ${(error as Error).message}`);
+  process.exit(6);
+});
 const excess = excessiveGrant(grants, database);
 if (excess) {
   console.error(
@@ -20,19 +24,10 @@ if (excess) {
   process.exit(3);
 }
 const app = await buildApp({ db, now: () => new Date(), settings });
-let stopping = false;
-const stop = () => {
-  if (stopping) return;
-  stopping = true;
-  void app
-    .close()
-    .then(() => db.end())
-    .then(() => process.exit(0));
-};
-process.on('SIGTERM', stop);
-process.on('SIGINT', stop);
-// the start command was killed: nobody would stop this server any more
-process.on('disconnect', stop);
+endingBy(async () => {
+  await app.close();
+  await db.end();
+});
 try {
   await app.listen({ port: settings.port, host: settings.host });
 } catch (error) {

@@ -6,3 +6,5 @@ export function startMariadb(
   port: number | null,
   options?: { onDeath?: (code: number | null) => void; throwaway?: boolean },
 ): Promise<TestDatabase & { readonly child: ChildProcess; stop(): Promise<void> }>;
+
+export const MARIADBD: string;

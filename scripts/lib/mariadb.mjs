@@ -1,6 +1,17 @@
 /** A private MariaDB in a folder of its own: made, started, watched, stopped. */
 import { execFileSync, spawn, spawnSync } from 'node:child_process';
-import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  chownSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statfsSync,
+  writeFileSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { say, Stop } from './say.mjs';
 
@@ -66,6 +77,17 @@ export function runningOn(folder) {
   return pid > 0 && processAlive(pid) && commandLine(pid).includes(join(folder, 'my.cnf')) ? pid : null;
 }
 
+/** Notes which process serves from a folder, so that one that was left behind is found. */
+export const noteServer = (folder, pid) => writeFileSync(join(folder, 'run/server.pid'), `${pid}\n`);
+export const forgetServer = (folder) => rmSync(join(folder, 'run/server.pid'), { force: true });
+/** pid of a server that runs on this folder, or null. */
+export function leftServer(folder) {
+  const file = join(folder, 'run/server.pid');
+  if (!existsSync(file)) return null;
+  const pid = Number(readFileSync(file, 'utf8'));
+  return pid > 0 && processAlive(pid) && commandLine(pid).includes('dist/server/main.js') ? pid : null;
+}
+
 const errors = (folder) => {
   try {
     return readFileSync(join(folder, 'run/error.log'), 'utf8')
@@ -79,6 +101,23 @@ const errors = (folder) => {
   }
 };
 
+/** What every MariaDB has beside the data of those who use it. */
+const OF_MARIADB = ['mysql', 'sys', 'performance_schema', 'test'];
+
+/**
+ * A database that an earlier program was stopped in the middle of making: there is nothing of ours in it. It is moved aside, not removed.
+ */
+function setAsideHalfMade(folder) {
+  const data = join(folder, 'mariadb');
+  if (!existsSync(data) || existsSync(join(folder, 'made'))) return;
+  const within = readdirSync(data, { withFileTypes: true }).filter((e) => e.isDirectory());
+  if (within.some((e) => !OF_MARIADB.includes(e.name) && !e.name.startsWith('#'))) return;
+  const aside = join(folder, `mariadb.half-made-${Date.now()}`);
+  renameSync(data, aside);
+  if (within.length === 0) rmSync(aside, { recursive: true, force: true });
+  else say(`a database that was never finished is moved to ${aside}`);
+}
+
 /**
  * Starts it.
  * @param folder absolute; made when missing
@@ -90,6 +129,7 @@ export async function startMariadb(folder, port, { onDeath = () => {}, throwaway
   const user = databaseUser();
   const run = join(folder, 'run');
   const data = join(folder, 'mariadb');
+  const making = join(folder, 'mariadb.making');
   // another database that starts on this machine clears what it takes for its own leftovers from a shared one
   const scratch = join(folder, 'scratch');
   const socket = join(run, 'mariadb.sock');
@@ -104,11 +144,13 @@ export async function startMariadb(folder, port, { onDeath = () => {}, throwaway
       `The disk of ${folder} is full: less than 300 MB are free. Make room, or set IDIOM_DATA to another disk. Nothing was changed.`,
       7,
     );
-  for (const f of [run, data, scratch]) {
+  const own = (f) => {
     mkdirSync(f, { recursive: true, mode: 0o750 });
     if (process.getuid() === 0) chownSync(f, user.uid, user.gid);
     chmodSync(f, f === run ? 0o755 : 0o750);
-  }
+  };
+  for (const f of [run, scratch]) own(f);
+  setAsideHalfMade(folder);
   const cnf = join(folder, 'my.cnf');
   writeFileSync(
     cnf,
@@ -132,14 +174,17 @@ export async function startMariadb(folder, port, { onDeath = () => {}, throwaway
       '',
     ].join('\n'),
   );
-  if (!existsSync(join(data, 'mysql'))) {
+  if (!existsSync(data)) {
     say('making the database');
+    // made beside and renamed when whole: stopped in the middle, the next start makes it anew
+    rmSync(making, { recursive: true, force: true });
+    own(making);
     const r = spawnSync(
       'mariadb-install-db',
       [
         `--defaults-file=${cnf}`,
         `--user=${user.name}`,
-        `--datadir=${data}`,
+        `--datadir=${making}`,
         '--auth-root-authentication-method=socket',
         `--auth-root-socket-user=${user.name === 'mysql' ? 'root' : user.name}`,
         '--skip-test-db',
@@ -147,13 +192,16 @@ export async function startMariadb(folder, port, { onDeath = () => {}, throwaway
       { encoding: 'utf8' },
     );
     if (r.status !== 0) {
-      rmSync(data, { recursive: true, force: true });
+      rmSync(making, { recursive: true, force: true });
       throw new Stop(
         /No space left/i.test(r.stdout + r.stderr)
           ? `The disk of ${folder} is full: make room and start again.`
           : `The database could not be made in ${data}: ${errors(folder) || (r.stderr || r.stdout).trim().split('\n').at(-1)}`,
       );
     }
+    spawnSync('sync', ['-f', making]);
+    renameSync(making, data);
+    writeFileSync(join(folder, 'made'), '');
   }
   rmSync(join(run, 'error.log'), { force: true });
   // a group of its own: Ctrl-C in the terminal reaches us, and we stop it after the server

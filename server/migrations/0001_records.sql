@@ -1,10 +1,10 @@
-CREATE TABLE organisations (
+CREATE TABLE IF NOT EXISTS organisations (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   name VARCHAR(120) NOT NULL,
   demo BOOLEAN NOT NULL DEFAULT FALSE,
   created_at DATETIME(3) NOT NULL
 );
-CREATE TABLE people (
+CREATE TABLE IF NOT EXISTS people (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   organisation CHAR(36) CHARACTER SET ascii NOT NULL,
   handle VARCHAR(40) CHARACTER SET ascii NOT NULL,
@@ -22,7 +22,7 @@ CREATE TABLE people (
   KEY (organisation, name),
   FOREIGN KEY (organisation) REFERENCES organisations (id)
 );
-CREATE TABLE sessions (
+CREATE TABLE IF NOT EXISTS sessions (
   token_sha256 CHAR(64) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   person CHAR(36) CHARACTER SET ascii NOT NULL,
   created_at DATETIME(3) NOT NULL,
@@ -31,7 +31,7 @@ CREATE TABLE sessions (
   KEY (expires_at),
   FOREIGN KEY (person) REFERENCES people (id)
 );
-CREATE TABLE ropes (
+CREATE TABLE IF NOT EXISTS ropes (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   organisation CHAR(36) CHARACTER SET ascii NOT NULL,
   tag VARCHAR(40) NOT NULL,
@@ -45,7 +45,7 @@ CREATE TABLE ropes (
   UNIQUE KEY (organisation, tag),
   FOREIGN KEY (organisation) REFERENCES organisations (id)
 );
-CREATE TABLE profile_versions (
+CREATE TABLE IF NOT EXISTS profile_versions (
   profile VARCHAR(60) CHARACTER SET ascii NOT NULL,
   version INT NOT NULL,
   organisation CHAR(36) CHARACTER SET ascii NULL,
@@ -54,7 +54,7 @@ CREATE TABLE profile_versions (
   created_at DATETIME(3) NOT NULL,
   PRIMARY KEY (profile, version)
 );
-CREATE TABLE jobs (
+CREATE TABLE IF NOT EXISTS jobs (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   organisation CHAR(36) CHARACTER SET ascii NOT NULL,
   name VARCHAR(120) NOT NULL,
@@ -68,7 +68,7 @@ CREATE TABLE jobs (
   FOREIGN KEY (created_by) REFERENCES people (id),
   FOREIGN KEY (rope) REFERENCES ropes (id)
 );
-CREATE TABLE tied_knots (
+CREATE TABLE IF NOT EXISTS tied_knots (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   organisation CHAR(36) CHARACTER SET ascii NOT NULL,
   knot VARCHAR(60) CHARACTER SET ascii NOT NULL,
@@ -85,7 +85,7 @@ CREATE TABLE tied_knots (
   FOREIGN KEY (tied_by) REFERENCES people (id)
 );
 -- The record. Append-only: the application's account may neither change nor remove a row.
-CREATE TABLE entries (
+CREATE TABLE IF NOT EXISTS entries (
   organisation CHAR(36) CHARACTER SET ascii NOT NULL,
   sequence INT UNSIGNED NOT NULL,
   id CHAR(36) CHARACTER SET ascii NOT NULL,
@@ -102,14 +102,14 @@ CREATE TABLE entries (
   KEY (check_id),
   FOREIGN KEY (organisation) REFERENCES organisations (id)
 );
-CREATE TABLE chain_heads (
+CREATE TABLE IF NOT EXISTS chain_heads (
   organisation CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   sequence INT UNSIGNED NOT NULL,
   sha256 CHAR(64) CHARACTER SET ascii NOT NULL,
   FOREIGN KEY (organisation) REFERENCES organisations (id)
 );
 -- What lists show of each check. Made from the entries alone; `npm run verify` makes it again and compares.
-CREATE TABLE check_status (
+CREATE TABLE IF NOT EXISTS check_status (
   check_id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   organisation CHAR(36) CHARACTER SET ascii NOT NULL,
   sequence INT UNSIGNED NOT NULL,

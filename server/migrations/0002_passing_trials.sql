@@ -1,4 +1,4 @@
-CREATE TABLE passing_trials (
+CREATE TABLE IF NOT EXISTS passing_trials (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   organisation CHAR(36) CHARACTER SET ascii NOT NULL,
   knot VARCHAR(60) CHARACTER SET ascii NOT NULL,

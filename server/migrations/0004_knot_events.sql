@@ -1,4 +1,4 @@
-CREATE TABLE knot_events (
+CREATE TABLE IF NOT EXISTS knot_events (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   organisation CHAR(36) CHARACTER SET ascii NOT NULL,
   tied_knot CHAR(36) CHARACTER SET ascii NOT NULL,
@@ -12,5 +12,5 @@ CREATE TABLE knot_events (
   FOREIGN KEY (tied_knot) REFERENCES tied_knots (id),
   FOREIGN KEY (noted_by) REFERENCES people (id)
 );
-ALTER TABLE tied_knots ADD KEY in_the_rope (organisation, ended_at, tied_at);
-ALTER TABLE check_status ADD KEY by_tied_knot (tied_knot, seen_at);
+ALTER TABLE tied_knots ADD KEY IF NOT EXISTS in_the_rope (organisation, ended_at, tied_at);
+ALTER TABLE check_status ADD KEY IF NOT EXISTS by_tied_knot (tied_knot, seen_at);

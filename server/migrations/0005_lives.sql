@@ -1,22 +1,22 @@
 -- An entry is about a check, a rope or a walked round; the column was made when there were checks alone.
 ALTER TABLE entries
-  CHANGE COLUMN check_id about CHAR(36) CHARACTER SET ascii NOT NULL,
-  MODIFY COLUMN kind ENUM('check','signature','correction','finding-closed','rope-event','round-finished') NOT NULL;
-ALTER TABLE chain_heads ADD COLUMN checks INT UNSIGNED NOT NULL DEFAULT 0;
+  CHANGE COLUMN IF EXISTS check_id about CHAR(36) CHARACTER SET ascii NOT NULL,
+  MODIFY COLUMN IF EXISTS kind ENUM('check','signature','correction','finding-closed','rope-event','round-finished') NOT NULL;
+ALTER TABLE chain_heads ADD COLUMN IF NOT EXISTS checks INT UNSIGNED NOT NULL DEFAULT 0;
 UPDATE chain_heads h SET checks = (SELECT COUNT(*) FROM check_status s WHERE s.organisation = h.organisation);
 ALTER TABLE check_status
-  ADD COLUMN faults VARCHAR(600) CHARACTER SET ascii NOT NULL DEFAULT '' AFTER alone,
-  ADD COLUMN differs BOOLEAN NOT NULL DEFAULT FALSE AFTER faults,
-  ADD COLUMN round_walk CHAR(36) CHARACTER SET ascii NULL AFTER profile_version,
-  ADD COLUMN round_stop INT NULL AFTER round_walk,
-  ADD KEY by_seen (organisation, seen_at),
-  ADD KEY by_tier (organisation, tied_by, sequence),
-  ADD KEY by_checker (organisation, checker, sequence),
-  ADD KEY by_signer (organisation, signer, sequence),
-  ADD KEY by_round (round_walk, sequence),
-  ADD KEY findings_of_rope (organisation, rope, open_finding);
+  ADD COLUMN IF NOT EXISTS faults VARCHAR(600) CHARACTER SET ascii NOT NULL DEFAULT '' AFTER alone,
+  ADD COLUMN IF NOT EXISTS differs BOOLEAN NOT NULL DEFAULT FALSE AFTER faults,
+  ADD COLUMN IF NOT EXISTS round_walk CHAR(36) CHARACTER SET ascii NULL AFTER profile_version,
+  ADD COLUMN IF NOT EXISTS round_stop INT NULL AFTER round_walk,
+  ADD KEY IF NOT EXISTS by_seen (organisation, seen_at),
+  ADD KEY IF NOT EXISTS by_tier (organisation, tied_by, sequence),
+  ADD KEY IF NOT EXISTS by_checker (organisation, checker, sequence),
+  ADD KEY IF NOT EXISTS by_signer (organisation, signer, sequence),
+  ADD KEY IF NOT EXISTS by_round (round_walk, sequence),
+  ADD KEY IF NOT EXISTS findings_of_rope (organisation, rope, open_finding);
 -- What rope lists show. Made from the entries alone, like check_status.
-CREATE TABLE rope_status (
+CREATE TABLE IF NOT EXISTS rope_status (
   rope CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   organisation CHAR(36) CHARACTER SET ascii NOT NULL,
   sequence INT UNSIGNED NOT NULL,
@@ -29,12 +29,12 @@ CREATE TABLE rope_status (
   FOREIGN KEY (rope) REFERENCES ropes (id)
 );
 ALTER TABLE ropes
-  ADD COLUMN thing ENUM('rope','cord','sling','karabiner') NOT NULL DEFAULT 'rope' AFTER tag,
-  MODIFY COLUMN kind ENUM('dynamic','low-stretch','accessory-cord','high-modulus-cord','webbing','hollow-braid') NULL,
-  MODIFY COLUMN diameter_mm DOUBLE NULL,
-  ADD COLUMN request_sha256 CHAR(64) CHARACTER SET ascii NULL;
-ALTER TABLE people ADD COLUMN pin_hash VARCHAR(200) CHARACTER SET ascii NULL AFTER password_hash;
-CREATE TABLE wrong_pins (
+  ADD COLUMN IF NOT EXISTS thing ENUM('rope','cord','sling','karabiner') NOT NULL DEFAULT 'rope' AFTER tag,
+  MODIFY COLUMN IF EXISTS kind ENUM('dynamic','low-stretch','accessory-cord','high-modulus-cord','webbing','hollow-braid') NULL,
+  MODIFY COLUMN IF EXISTS diameter_mm DOUBLE NULL,
+  ADD COLUMN IF NOT EXISTS request_sha256 CHAR(64) CHARACTER SET ascii NULL;
+ALTER TABLE people ADD COLUMN IF NOT EXISTS pin_hash VARCHAR(200) CHARACTER SET ascii NULL AFTER password_hash;
+CREATE TABLE IF NOT EXISTS wrong_pins (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   organisation CHAR(36) CHARACTER SET ascii NOT NULL,
   person CHAR(36) CHARACTER SET ascii NOT NULL,
@@ -46,7 +46,7 @@ CREATE TABLE wrong_pins (
   FOREIGN KEY (person) REFERENCES people (id)
 );
 -- What each is signed off to tie and, apart, to check. Taken back by a later row.
-CREATE TABLE sign_offs (
+CREATE TABLE IF NOT EXISTS sign_offs (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   organisation CHAR(36) CHARACTER SET ascii NOT NULL,
   person CHAR(36) CHARACTER SET ascii NOT NULL,
@@ -61,7 +61,7 @@ CREATE TABLE sign_offs (
   FOREIGN KEY (person) REFERENCES people (id),
   FOREIGN KEY (signed_by) REFERENCES people (id)
 );
-CREATE TABLE rounds (
+CREATE TABLE IF NOT EXISTS rounds (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   organisation CHAR(36) CHARACTER SET ascii NOT NULL,
   name VARCHAR(120) NOT NULL,
@@ -73,7 +73,7 @@ CREATE TABLE rounds (
   FOREIGN KEY (organisation) REFERENCES organisations (id),
   FOREIGN KEY (created_by) REFERENCES people (id)
 );
-CREATE TABLE round_walks (
+CREATE TABLE IF NOT EXISTS round_walks (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   organisation CHAR(36) CHARACTER SET ascii NOT NULL,
   round CHAR(36) CHARACTER SET ascii NOT NULL,
@@ -88,7 +88,7 @@ CREATE TABLE round_walks (
   FOREIGN KEY (begun_by) REFERENCES people (id)
 );
 -- A file of ropes or people that was read in; one request, all of its rows or none.
-CREATE TABLE imports (
+CREATE TABLE IF NOT EXISTS imports (
   id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
   organisation CHAR(36) CHARACTER SET ascii NOT NULL,
   what ENUM('ropes','people') NOT NULL,
