@@ -100,7 +100,8 @@ describe('another organisation', () => {
       open_findings: 0,
       waiting_signatures: 0,
     });
-    expect((await call(t, 'GET', '/record/head', theirs)).body['count']).toBe(0);
+    const own = (await call(t, 'GET', '/record/head', theirs)).body;
+    expect([own['organisation'], own['count']]).toEqual([theirs.organisation, 2]);
     const withOurRope = await call(t, 'POST', '/checks', theirs, checkBody({ tier: theirs.id, rope: ropeOurs }));
     expect(withOurRope.body.errors![0]!.path).toBe('tied_knot.rope');
     const withOurKnot = checkBody({ tier: theirs.id, rope: ropeTheirs });

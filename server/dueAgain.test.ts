@@ -9,7 +9,7 @@ let t: Testbed;
 let who: Member, tier: Member;
 let org: string, rope: string;
 beforeAll(async () => {
-  t = await testbed('due_again');
+  t = await testbed('due_again', { alters: true });
   ({ id: org, rope } = await organisation(t, 'Loft'));
   who = await member(t, org, ['instructor']);
   tier = await member(t, org, ['learner']);

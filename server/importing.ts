@@ -10,8 +10,9 @@ import { LENGTH_UNITS } from '../core/units';
 import { contentHash } from './canonical';
 import type { Context } from './context';
 import { derivedId } from './derivedId';
-import { inTransaction, isDuplicate, rows as queried, run, type Connection } from './database';
+import { isDuplicate, rows as queried, run, type Connection } from './database';
 import { hashPassword } from './plugins/session';
+import { keepingFor } from './record/keeping';
 import { handlesTaken, insertPerson } from './tables/people';
 import { insertRope, tagsOf } from './tables/ropes';
 import type { SessionPerson } from './tables/sessions';
@@ -199,7 +200,8 @@ export async function readIn(context: Context, who: SessionPerson, body: Body): 
     first_passwords: read_in ? told : [],
   });
   const hashes = new Map<number, string>();
-  return inTransaction(context.db, async (c) => {
+  return keepingFor(context, who, async (k) => {
+    const { c } = k;
     const [there] = await queried<{ organisation: string; request_sha256: string }>(
       c,
       'SELECT organisation, request_sha256 FROM imports WHERE id = ?',
@@ -211,30 +213,29 @@ export async function readIn(context: Context, who: SessionPerson, body: Body): 
     }
     await alreadyThere(c, who.organisation, body.what, read);
     if (!body.commit || read.rows.some((r) => r.errors.length > 0)) return answer(false);
-    const now = context.now();
     // a conflict makes this run anew
     told.length = 0;
     try {
+      await k.made('imports', body.id);
       await run(
         c,
         'INSERT INTO imports (id, organisation, what, rows_read, read_by, read_at, request_sha256) VALUES (?)',
-        [[body.id, who.organisation, body.what, read.rows.length, who.id, now, request]],
+        [[body.id, who.organisation, body.what, read.rows.length, who.id, k.now, request]],
       );
       for (const [i, v] of read.values.entries()) {
         const id = rowId(body.id, i);
-        if (body.what === 'ropes') await insertRope(c, who.organisation, ropeOf(id, v).data!, now);
+        if (body.what === 'ropes') await insertRope(k, ropeOf(id, v).data!);
         else {
           const given = passwords[i] ?? randomBytes(9).toString('base64url');
           if (!passwords[i]) told.push({ handle: String(v['handle']), password: given });
           if (!hashes.has(i)) hashes.set(i, await hashPassword(given));
-          await insertPerson(c, {
+          await insertPerson(k, {
             id,
             organisation: who.organisation,
             handle: String(v['handle']),
             name: String(v['name']),
             password_hash: hashes.get(i)!,
             roles: v['roles'] as never,
-            created_at: now,
             ...(v['fist_mm'] !== undefined && { fist_mm: v['fist_mm'] as number }),
             ...(v['length_unit'] !== undefined && { length_unit: v['length_unit'] as 'mm' }),
             ...(v['hand'] !== undefined && { hand: v['hand'] as 'right' }),

@@ -1,5 +1,5 @@
 /** Keeping things that a device sends with an id of its own. */
-import { fault } from '../core/errors';
+import { fault, IdiomError } from '../core/errors';
 import { isDuplicate } from './database';
 
 export interface Kept<T> {
@@ -26,7 +26,11 @@ export async function keptOnce<T>(
   try {
     await keep();
   } catch (error) {
-    if (!isDuplicate(error)) throw error;
+    // in the same moment the same request may have been kept by another hand: then it is there
+    const isTaken = error instanceof IdiomError && error.code === 'id-taken';
+    if (!isDuplicate(error) && !isTaken) throw error;
   }
-  return (await same())!;
+  const row = await same();
+  if (row === null) throw fault('id-taken');
+  return row;
 }

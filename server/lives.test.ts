@@ -11,7 +11,7 @@ let org: string;
 let tier: Member, checker: Member, instructor: Member;
 
 beforeAll(async () => {
-  t = await testbed('lives');
+  t = await testbed('lives', { alters: true });
   org = (await organisation(t, 'Loft')).id;
   [tier, checker, instructor] = await Promise.all([
     member(t, org, ['owner']),

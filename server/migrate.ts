@@ -110,7 +110,7 @@ export async function migrate(admin: Connection, folder: string, at: AtStep = ()
   const hasSteps = (await tablesOf(admin)).has('schema_steps');
   for (const s of BOOKS) await admin.query(s);
   if (isOld && (pending.length > 0 || !hasSteps))
-    await admin.query("INSERT IGNORE INTO to_make_anew VALUES ('lists', UTC_TIMESTAMP(3))");
+    await admin.query("INSERT IGNORE INTO to_make_anew VALUES ('lists', UTC_TIMESTAMP(3)), ('rows', UTC_TIMESTAMP(3))");
   const [noted] = await admin.query<mysql.RowDataPacket[]>('SELECT version, step FROM schema_steps');
   const done = new Set(noted.map((r) => `${r['version']} ${r['step']}`));
   const { steps, names } = stepsIn(folder);

@@ -5,6 +5,7 @@ import { openPool, poolOptions, type Database } from './database';
 import { allOrNothing } from './demo/allOrNothing';
 import { plantDemo } from './demo/plant';
 import { listsAnew } from './listsAnew';
+import { sealNames, writeBaselines } from './record/baseline';
 import { pendingMigrations, prepareDatabase, type AtStep } from './migrate';
 import { storeKnotEntries } from './tables/knotEntries';
 import { organisationIds } from './tables/organisations';
@@ -12,7 +13,7 @@ import { countPeople } from './tables/people';
 import { storeShippedProfiles } from './tables/profiles';
 import { isToMakeAnew, madeAnew } from './tables/toMakeAnew';
 import { workOutUnknown } from './tables/tiedKnots';
-import { verifyOrganisation } from './verify';
+import { chainsToVerify, verifyOrganisation } from './verify';
 
 export interface Prepared {
   /** the application's own */
@@ -78,6 +79,11 @@ export async function prepareAll(
       await madeAnew(db, 'lists');
     }
     for (const { id } of await organisationIds(db)) await workOutUnknown(db, id);
+    if (await isToMakeAnew(db, 'rows')) {
+      await sealNames(db);
+      await writeBaselines(db, new Date(), say);
+      await madeAnew(db, 'rows');
+    }
     if (demoAt && (await countPeople(db)) === 0) await allOrNothing(db, (one) => plantDemo(one, demoAt));
     const faults = verified ? await lookedThrough(db, say) : null;
     return { ...prepared, people: await countPeople(db), faults };
@@ -88,7 +94,7 @@ export async function prepareAll(
 
 async function lookedThrough(db: Database, say: (line: string) => void): Promise<string[]> {
   const faults: string[] = [];
-  for (const o of await organisationIds(db)) {
+  for (const o of await chainsToVerify(db)) {
     say(`looking through the record of ${o.name}`);
     faults.push(...(await verifyOrganisation(db, o.id)).faults.map((f) => `${o.name}: ${f}`));
   }

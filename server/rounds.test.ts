@@ -14,7 +14,7 @@ const STOPS = [
 ];
 
 beforeAll(async () => {
-  t = await testbed('rounds');
+  t = await testbed('rounds', { alters: true });
   ({ id: org, rope } = await organisation(t, 'Loft'));
   [tier, walker] = await Promise.all([member(t, org, ['owner']), member(t, org, ['inspector'])]);
 });
@@ -83,9 +83,9 @@ test('a round waits unfinished, and at its end says what was not reached: that i
     [null, 'sea over the rail'],
     [null, ''],
   ]);
-  const [[stored]] = (await t.db.query('SELECT bytes FROM entries WHERE about = ?', [id])) as unknown as [
-    [{ bytes: Buffer }],
-  ];
+  const [[stored]] = (await t.db.query("SELECT bytes FROM entries WHERE about = ? AND kind = 'round-finished'", [
+    id,
+  ])) as unknown as [[{ bytes: Buffer }]];
   const entry = JSON.parse(stored.bytes.toString()) as {
     kind: string;
     body: { stops: { check: string | null; verdict: string }[] };

@@ -8,6 +8,7 @@ import { poolOptions } from './database';
 import { demoId } from './demo/plant';
 import { migrate, NewerDataError } from './migrate';
 import { excessiveGrant, grantsOf } from './rights';
+import { PROGRAM } from './record/covered';
 import { adminUrl, call, checkBody, demoMember, testbed, type Member, type Testbed } from './testing/harness';
 import { verifyOrganisation } from './verify';
 import { join } from 'node:path';
@@ -17,7 +18,7 @@ let admin: mysql.Connection;
 let tove: Member;
 const org = demoId('organisation');
 beforeAll(async () => {
-  t = await testbed('verify', { demo: true });
+  t = await testbed('verify', { demo: true, alters: true });
   admin = await mysql.createConnection({ ...poolOptions(adminUrl()), database: poolOptions(t.databaseUrl).database! });
   tove = await demoMember(t, 'tove');
 });
@@ -208,7 +209,8 @@ describe('verify', () => {
       last['kind'] === 'check' ? 1 : 0,
       org,
     ]);
-    if (last['kind'] === 'check') expect((await verified()).faults).toEqual([]);
+    // what the cut entry held of a row is missed
+    expect((await verified()).faults.join()).toMatch(/stands in no entry/);
     expect((await verifyOrganisation(t.db, org, { head: v.head, count: v.count })).faults[0]).toMatch(
       new RegExp(`entry ${v.count} is missing`),
     );
@@ -296,6 +298,7 @@ test('checks of data older than their count are counted when it is brought in', 
   expect(await migrate(old as never, folder)).toBeGreaterThan(0);
   const [counted] = await old.query('SELECT organisation, checks FROM chain_heads ORDER BY organisation');
   expect(counted).toEqual([
+    { organisation: PROGRAM, checks: 0 },
     { organisation: 'a', checks: 3 },
     { organisation: 'b', checks: 0 },
     { organisation: 'c', checks: 1 },
@@ -343,6 +346,6 @@ test('the first instructor by the one-time link, once', async () => {
     length_m: null,
     note: '',
   });
-  expect((await call(empty, 'POST', '/checks', me, checkBody({ tier: me.id, rope }))).body['sequence']).toBe(1);
+  expect((await call(empty, 'POST', '/checks', me, checkBody({ tier: me.id, rope }))).body['sequence']).toBe(3);
   await empty.close();
 });

@@ -19,12 +19,16 @@ import {
 import { canonicalBytes, sha256 } from './canonical';
 import { judgingAgain } from './judgingAgain';
 import { openPool, poolOptions, type Database } from './database';
-import { chainHead, countedChecks, entriesFrom, storedStatuses, type StoredEntry } from './tables/entries';
+import { heldOfEntry } from './record/baseline';
+import { Claims } from './record/claims';
+import { chainsNamed, COVERED_TABLES, heldOf, keyOf, PROGRAM, rawRows } from './record/covered';
+import { chainHead, countedChecks, entriesFrom, hasHead, storedStatuses, type StoredEntry } from './tables/entries';
 import { organisationIds } from './tables/organisations';
+import { isToMakeAnew } from './tables/toMakeAnew';
 import { storedProfiles } from './tables/profiles';
 import { firstLengthOf, ropeStatusOf, storedRopeStatuses } from './tables/ropes';
 import { roundWalkById } from './tables/rounds';
-import { storedTiedKnot } from './tables/tiedKnots';
+import { dueOtherwise, storedTiedKnot } from './tables/tiedKnots';
 
 export interface Verification {
   readonly organisation: string;
@@ -32,6 +36,8 @@ export interface Verification {
   readonly head: string;
   /** judgements that cannot be computed again: what they were made by is not stored, or not known to this program */
   readonly cannotBeJudgedAgain: number;
+  /** rows that only a baseline holds: it proves them from then on, not before */
+  readonly sinceBaseline: number;
   /** what is wrong, first entry first; empty when nothing was found */
   readonly faults: readonly string[];
 }
@@ -68,6 +74,8 @@ export function verifyEntry(
   same('the column about', stored.about, aboutOf(entry));
   same('the column recorded_by', stored.recorded_by, entry.recorded_by);
   same('the column recorded_at', stored.recorded_at.toISOString(), entry.recorded_at);
+  // what entries from before have beside their bytes is held by the baseline
+  if (entry.format === 2) same('the column request_sha256', stored.request_sha256, entry.request_sha256);
   return { faults, entry };
 }
 
@@ -86,6 +94,9 @@ export async function verifyOrganisation(
   faults.push(...judged.faults);
   let cannotBeJudgedAgain = 0;
   const checks = new Map<string, CheckBody>();
+  const claims = new Claims();
+  const entriesBefore: { id: string; request_sha256: string }[] = [];
+  let last: Entry | null = null;
   let previous = FIRST_PREVIOUS;
   let sequence = 0;
   let atCount: string | null = expected?.count === 0 ? FIRST_PREVIOUS : null;
@@ -100,6 +111,17 @@ export async function verifyOrganisation(
       previous = stored.sha256;
       if (expected && sequence === expected.count) atCount = stored.sha256;
       if (!entry) continue;
+      if (entry.format === 1) entriesBefore.push({ id: stored.id, request_sha256: stored.request_sha256 });
+      const order: string | null = last && inOrder(last, entry);
+      if (order) faults.push(`entry ${sequence}: ${order}`);
+      last = entry;
+      const claimed =
+        entry.kind === 'rows'
+          ? claims.takeRows(entry.body)
+          : entry.kind === 'baseline'
+            ? claims.takeBaseline(entry.body)
+            : null;
+      if (claimed) faults.push(`entry ${sequence}: ${claimed}`);
       const about = aboutOf(entry);
       if (entry.kind === 'rope-event') byRope.set(about, [...(byRope.get(about) ?? []), entry]);
       if (entry.kind === 'round-finished' && (await roundWalkById(db, about))?.row.finished_at !== entry.recorded_at)
@@ -129,6 +151,7 @@ export async function verifyOrganisation(
         faults.push(`entry ${sequence}: the tied knot ${entry.body.tied_knot} was altered or removed`);
     }
   }
+  if (!(await hasHead(db, organisation))) faults.push('the chain has no head');
   const head = await chainHead(db, organisation);
   if (head.sequence !== sequence || (sequence > 0 && head.sha256 !== previous))
     faults.push(`the chain's head says ${head.sequence} entries, ${sequence} are there`);
@@ -141,7 +164,35 @@ export async function verifyOrganisation(
   if ((await countedChecks(db, organisation)) !== checks.size)
     faults.push(`the head says another number of checks than the ${checks.size} that are there`);
   faults.push(...(await compareRopes(db, organisation, byRope)));
-  return { organisation, count: sequence, head: previous, cannotBeJudgedAgain, faults };
+  faults.push(...(await compareRows(db, organisation, claims, entriesBefore)));
+  return { organisation, count: sequence, head: previous, cannotBeJudgedAgain, sinceBaseline: claims.based, faults };
+}
+
+/** What is wrong in how an entry follows the one before; null where nothing is. */
+function inOrder(before: Entry, entry: Entry): string | null {
+  if (entry.format < before.format) return 'it has the form of earlier entries';
+  if (entry.format === 2 && entry.recorded_at < before.recorded_at) return 'it was recorded before the entry before it';
+  return null;
+}
+
+/** Every row as it is against what the entries say of it. */
+async function compareRows(
+  db: Database,
+  chain: string,
+  claims: Claims,
+  entriesBefore: readonly { id: string; request_sha256: string }[],
+): Promise<string[]> {
+  const faults: string[] = [];
+  for (const table of COVERED_TABLES)
+    for await (const batch of rawRows(db, table, chain))
+      for (const raw of batch) faults.push(...claims.compare(table, keyOf(table, raw), heldOf(table, raw)));
+  for (const e of entriesBefore) faults.push(...claims.compare('entries', e.id, heldOfEntry(e)));
+  faults.push(...claims.missing());
+  for (const { id, is, should } of await dueOtherwise(db, chain))
+    faults.push(
+      `the column due_at of the row ${id} of tied_knots was altered: ${is ?? 'none'}, worked out again ${should}`,
+    );
+  return faults;
 }
 
 /** What lists show against what the entries say. */
@@ -187,6 +238,15 @@ async function compareRopes(
   return faults;
 }
 
+/** Every chain there is, with the name it is told by: organisations, what rows or entries name beside them, and the program's own. */
+export async function chainsToVerify(db: Database): Promise<{ id: string; name: string }[]> {
+  const names = new Map((await organisationIds(db)).map((o) => [o.id, o.name]));
+  return (await chainsNamed(db)).map((id) => ({
+    id,
+    name: names.get(id) ?? (id === PROGRAM ? 'The program' : `An organisation that is not there (${id})`),
+  }));
+}
+
 /**
  * The command as above.
  * @param say told line by line
@@ -204,12 +264,14 @@ export async function verifyCommand(args: string[], databaseUrl: string, say: (l
   const db = openPool(poolOptions(databaseUrl));
   let bad = 0;
   try {
-    const organisations = (await organisationIds(db)).filter(
+    if (await isToMakeAnew(db, 'rows'))
+      throw new Error('The data are older than the program, or an upgrade was interrupted: start the program first.');
+    const organisations = (await chainsToVerify(db)).filter(
       (o) => values.organisation === undefined || o.id === values.organisation,
     );
     if (organisations.length === 0) throw new Error('There is no such organisation.');
-    if (values.head !== undefined && organisations.length !== 1)
-      throw new Error('--head needs --organisation: there are several.');
+    if (values.head !== undefined && values.organisation === undefined)
+      throw new Error('--head needs --organisation: each has a chain of its own.');
     for (const o of organisations) {
       const v = await verifyOrganisation(
         db,
@@ -218,7 +280,7 @@ export async function verifyCommand(args: string[], databaseUrl: string, say: (l
       );
       if (v.faults.length === 0)
         say(
-          `${o.name}: ${v.count} entries, each as written${v.cannotBeJudgedAgain > 0 ? `; ${v.cannotBeJudgedAgain} judgements cannot be computed again: what they were made by is lost` : ', each judgement computed again'}.\n  --organisation ${o.id} --head ${v.head} --count ${v.count}`,
+          `${o.name}: ${v.count} entries, each as written${v.cannotBeJudgedAgain > 0 ? `; ${v.cannotBeJudgedAgain} judgements cannot be computed again: what they were made by is lost` : ', each judgement computed again'}${v.sinceBaseline > 0 ? `; ${v.sinceBaseline} rows from before are as they were when they were taken into the record` : ''}.\n  --organisation ${o.id} --head ${v.head} --count ${v.count}`,
         );
       else {
         bad++;

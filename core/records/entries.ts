@@ -17,11 +17,14 @@ export const ENTRY_KINDS = [
   'rope-event',
   'round-finished',
   'incident',
+  'rows',
+  'baseline',
 ] as const;
 export type EntryKind = (typeof ENTRY_KINDS)[number];
 
 interface EntryHead {
-  readonly format: 1;
+  /** 2 names the request that it answers, and its time is never before that of the entry before */
+  readonly format: 1 | 2;
   readonly id: string;
   readonly organisation: string;
   readonly sequence: number;
@@ -29,6 +32,10 @@ interface EntryHead {
   readonly previous_sha256: string;
   readonly recorded_at: string;
   readonly recorded_by: string;
+  /** format 2: hash of what was asked; an id stands for this request alone */
+  readonly request_sha256?: string;
+  /** what the server's clock said, where it was behind the entry before */
+  readonly clock_said?: string;
 }
 
 export interface CheckBody {
@@ -167,6 +174,38 @@ export interface IncidentBody {
   readonly demo: boolean;
 }
 
+/** A row as it stands from now on: what pages, files and computations read of it. */
+export interface HeldRow {
+  readonly table: string;
+  /** what the row is found by */
+  readonly key: string;
+  /** column by column; times as ISO 8601, a long text as `sha256:` and its hash */
+  readonly values: Readonly<Record<string, RowValue>>;
+  /** of a person: SHA-256 of the salt with their names; null once they were erased */
+  readonly sealed?: string | null;
+}
+/** Rows that were made or changed together. */
+export interface RowsBody {
+  readonly rows: readonly HeldRow[];
+  readonly demo: boolean;
+}
+export type RowValue = string | number | null;
+/** Rows from before rows were entries, as they stood then: it proves them from then on. */
+export interface BaselineBody {
+  readonly tables: Readonly<
+    Record<
+      string,
+      {
+        /** which columns it holds, in the order of the hash */
+        readonly columns: readonly string[];
+        /** of each row by its key: SHA-256 of the canonical list of their values */
+        readonly rows: Readonly<Record<string, string>>;
+      }
+    >
+  >;
+  readonly demo: boolean;
+}
+
 export type Entry =
   | (EntryHead & { readonly kind: 'check'; readonly body: CheckBody })
   | (EntryHead & { readonly kind: 'signature'; readonly body: SignatureBody })
@@ -174,17 +213,24 @@ export type Entry =
   | (EntryHead & { readonly kind: 'finding-closed'; readonly body: FindingClosedBody })
   | (EntryHead & { readonly kind: 'rope-event'; readonly body: RopeEventBody })
   | (EntryHead & { readonly kind: 'round-finished'; readonly body: RoundFinishedBody })
-  | (EntryHead & { readonly kind: 'incident'; readonly body: IncidentBody });
+  | (EntryHead & { readonly kind: 'incident'; readonly body: IncidentBody })
+  | (EntryHead & { readonly kind: 'rows'; readonly body: RowsBody })
+  | (EntryHead & { readonly kind: 'baseline'; readonly body: BaselineBody });
 /** Entries that a check consists of. */
 export type CheckEntry = EntryOf<'check' | 'signature' | 'correction' | 'finding-closed'>;
 export type EntryOf<K extends EntryKind> = Extract<Entry, { kind: K }>;
 
-/** The check, rope or walked round that an entry is about. */
+/** What an entry about rows is found by: the key of the first, cut to the length of an id. */
+export const aboutRow = (key: string): string => key.slice(0, 36);
+/** The check, rope, walked round or row that an entry is about. */
 export function aboutOf(entry: Entry): string {
   switch (entry.kind) {
     case 'check':
     case 'incident':
+    case 'baseline':
       return entry.id;
+    case 'rows':
+      return aboutRow(entry.body.rows[0]!.key);
     case 'rope-event':
       return entry.body.rope;
     case 'round-finished':
@@ -196,7 +242,10 @@ export function aboutOf(entry: Entry): string {
 
 /** Whether an entry is one of those that a check consists of. */
 export const isOfCheck = (entry: Entry): entry is CheckEntry =>
-  entry.kind !== 'rope-event' && entry.kind !== 'round-finished' && entry.kind !== 'incident';
+  entry.kind === 'check' ||
+  entry.kind === 'signature' ||
+  entry.kind === 'correction' ||
+  entry.kind === 'finding-closed';
 
 /** The tail as it was measured, and by how much it is more than the rule asks; null where no length was read, or no rule asks. */
 export const tailMeasured = ({

@@ -33,7 +33,7 @@ export async function allOrNothing<T>(db: Database, work: (one: Database) => Pro
     },
   });
   const one = {
-    query: (sql: string, values?: unknown) => connection.query(sql, values),
+    query: (sql: string, values?: unknown) => connection.query(sql, values as unknown[]),
     getConnection: () => Promise.resolve(own),
   } as unknown as Database;
   try {

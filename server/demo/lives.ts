@@ -7,10 +7,12 @@ import { contentHash } from '../canonical';
 import type { Context } from '../context';
 import type { Database } from '../database';
 import { recordCheck, recordRopeEvent, recordRoundFinished } from '../recording';
+import { keeping } from '../record/keeping';
 import { insertRound, insertRoundWalk } from '../tables/rounds';
 import { insertSignOff } from '../tables/signOffs';
 import type { SessionPerson } from '../tables/sessions';
 import { demoId } from './ids';
+import type { Story } from './story';
 import { DEMO_ROPE_EVENTS, DEMO_ROPES, DEMO_ROUND, DEMO_SIGN_OFFS } from './scenario';
 
 const DAY_MS = 86_400_000;
@@ -18,11 +20,12 @@ const SETTINGS = { version: 'demo', ratePerMinute: 0, webRoot: null, setupToken:
 const contextAt = (db: Database, at: Date): Context => ({ db, now: () => at, settings: SETTINGS });
 
 /** What happened to the ropes up to so many days ago, in its order. */
-export async function plantRopeEvents(
+export function plantRopeEvents(
+  story: Story,
   db: Database,
   now: Date,
   personOf: (handle: string) => SessionPerson,
-): Promise<void> {
+): void {
   for (const [i, { tag, by, daysAgo, ...event }] of DEMO_ROPE_EVENTS.entries()) {
     const at = new Date(now.getTime() - daysAgo * DAY_MS);
     const { of, ...rest } = event;
@@ -32,50 +35,53 @@ export async function plantRopeEvents(
       ...rest,
       ...(of !== undefined && { damage: demoId(`rope event ${of}`) }),
     });
-    await recordRopeEvent(contextAt(db, at), personOf(by), demoId(tag), body);
+    story.tell(at, () => recordRopeEvent(contextAt(db, at), personOf(by), demoId(tag), body));
   }
 }
 
 export async function plantSignOffs(db: Database, organisation: string, at: Date): Promise<void> {
   for (const { handle, knots, may, by } of DEMO_SIGN_OFFS)
     for (const knot of knots)
-      await insertSignOff(
-        db,
-        organisation,
-        {
-          id: demoId(`sign-off ${handle} ${knot} ${may}`),
-          person: demoId(handle),
-          knot,
-          may,
-          given: true,
-          signed_by: demoId(by),
-        },
-        at,
-        contentHash({ handle, knot, may }),
+      await keeping(db, { organisation, by: demoId(by), now: at }, (k) =>
+        insertSignOff(
+          k,
+          {
+            id: demoId(`sign-off ${handle} ${knot} ${may}`),
+            person: demoId(handle),
+            knot,
+            may,
+            given: true,
+            signed_by: demoId(by),
+          },
+          contentHash({ handle, knot, may }),
+        ),
       );
 }
 
 /** A round walked yesterday, one place not reached; and one begun today that waits. */
-export async function plantRounds(
+export function plantRounds(
+  story: Story,
   db: Database,
   organisation: string,
   now: Date,
   personOf: (handle: string) => SessionPerson,
-): Promise<void> {
+): void {
   const round = demoId('round');
   const stops = DEMO_ROUND.stops.map(({ place, knot, use, tag }) => ({ place, knot, use, rope: demoId(tag) }));
-  await insertRound(
-    db,
-    organisation,
-    { id: round, name: DEMO_ROUND.name, stops, created_by: demoId('rask') },
-    new Date(now.getTime() - 30 * DAY_MS),
-    contentHash(DEMO_ROUND),
+  const by = (at: Date) => ({ organisation, by: demoId('rask'), now: at });
+  const made = new Date(now.getTime() - 30 * DAY_MS);
+  story.tell(made, () =>
+    keeping(db, by(made), (k) =>
+      insertRound(k, { id: round, name: DEMO_ROUND.name, stops, created_by: demoId('rask') }, contentHash(DEMO_ROUND)),
+    ),
   );
   const profile = shippedProfile('rope-access');
   const rask = personOf('rask');
-  const walkOf = async (name: string, begun: Date, reached: readonly number[]) => {
+  const walkOf = (name: string, begun: Date, reached: readonly number[]): string => {
     const id = demoId(`round walk ${name}`);
-    await insertRoundWalk(db, organisation, { id, round, begun_by: rask.id }, begun, contentHash({ name }));
+    story.tell(begun, () =>
+      keeping(db, by(begun), (k) => insertRoundWalk(k, { id, round, begun_by: rask.id }, contentHash({ name }))),
+    );
     for (const [k, i] of reached.entries()) {
       const stop = DEMO_ROUND.stops[i]!;
       const at = new Date(begun.getTime() + (k + 1) * 240_000);
@@ -110,17 +116,18 @@ export async function plantRounds(
         ),
         note: '',
       };
-      await recordCheck(contextAt(db, at), rask, newCheckBody.parse(body));
+      story.tell(at, () => recordCheck(contextAt(db, at), rask, newCheckBody.parse(body)));
     }
     return id;
   };
   const yesterday = new Date(now.getTime() - 1.1 * DAY_MS);
-  const first = await walkOf('yesterday', yesterday, [0, 1, 3]);
+  const first = walkOf('yesterday', yesterday, [0, 1, 3]);
   const finish = finishRoundWalkBody.parse({
     id: demoId('round finished'),
     why_not: [{ stop: 2, why: 'sea over the landing' }],
     note: 'swell from the north-west',
   });
-  await recordRoundFinished(contextAt(db, new Date(yesterday.getTime() + 1_800_000)), rask, first, finish);
-  await walkOf('today', new Date(now.getTime() - 1_800_000), [0, 1]);
+  const finished = new Date(yesterday.getTime() + 1_800_000);
+  story.tell(finished, () => recordRoundFinished(contextAt(db, finished), rask, first, finish));
+  walkOf('today', new Date(now.getTime() - 1_800_000), [0, 1]);
 }

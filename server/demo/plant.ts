@@ -6,7 +6,7 @@ import { walkFor } from '../../core/inspect/judging';
 import type { NewCheck } from '../../contract';
 import { newCheckBody } from '../../contract';
 import type { Database } from '../database';
-import { inTransaction } from '../database';
+import { keeping, keepingOfProgram } from '../record/keeping';
 import { hashPassword, TryLimiter } from '../plugins/session';
 import { endTiedKnot } from '../tables/tiedKnots';
 import { recordCheck, recordCorrection, recordFindingClosed, recordSignature } from '../recording';
@@ -17,12 +17,13 @@ import { insertJob } from '../tables/jobs';
 import type { SessionPerson } from '../tables/sessions';
 import { contentHash } from '../canonical';
 import { demoId } from './ids';
+import { Story } from './story';
 import { plantRopeEvents, plantRounds, plantSignOffs } from './lives';
 import { DEMO_JOB, DEMO_ORGANISATION, DEMO_PASSWORD, DEMO_PEOPLE, DEMO_PIN, DEMO_PLACES, DEMO_ROPES } from './scenario';
 
 export { demoId } from './ids';
 
-interface Story {
+interface Told {
   readonly checker: string;
   readonly tiedBy: string;
   readonly knot: string;
@@ -40,7 +41,7 @@ const CHECKS = 60;
 /** the one of them at which the second person found another tail */
 const DIFFERS = 37;
 
-function storyOf(i: number): Story {
+function storyOf(i: number): Told {
   const pick = <T>(list: readonly T[], salt: number): T =>
     list[(i * 7 + salt * 5 + Math.floor(i / list.length)) % list.length]!;
   const scene = i % 5;
@@ -73,7 +74,7 @@ function storyOf(i: number): Story {
 }
 
 /** What makes some of the sixty worth telling. */
-const TWISTS: Readonly<Record<number, Partial<Story>>> = {
+const TWISTS: Readonly<Record<number, Partial<Told>>> = {
   6: { tail_mm: 72 },
   11: { fault: 'loose' },
   17: { knot: 'figure-eight-follow-through', fault: 'half-finished', tiedBy: 'anse' },
@@ -114,10 +115,10 @@ export async function plantDemo(db: Database, now: Date): Promise<void> {
   const founded = new Date(now.getTime() - 100 * 86_400_000);
   const pin_hash = await hashPassword(DEMO_PIN);
   const hashes = await Promise.all(DEMO_PEOPLE.map(() => hashPassword(DEMO_PASSWORD)));
-  await inTransaction(db, async (c) => {
-    await insertOrganisation(c, organisation, DEMO_ORGANISATION, true, founded);
+  await keepingOfProgram(db, founded, async (k) => {
+    await insertOrganisation(k, organisation, DEMO_ORGANISATION, true);
     for (const [i, p] of DEMO_PEOPLE.entries())
-      await insertPerson(c, {
+      await insertPerson(k, {
         id: demoId(p.handle),
         organisation,
         handle: p.handle,
@@ -126,35 +127,36 @@ export async function plantDemo(db: Database, now: Date): Promise<void> {
         pin_hash,
         roles: p.roles,
         about: p.about,
-        created_at: founded,
         ...(p.fist_mm ? { fist_mm: p.fist_mm } : {}),
         ...(p.arm_mm ? { arm_mm: p.arm_mm } : {}),
         ...(p.length_unit ? { length_unit: p.length_unit } : {}),
       });
-    for (const r of DEMO_ROPES)
-      await insertRope(
-        c,
-        organisation,
-        {
-          id: demoId(r.tag),
-          tag: r.tag,
-          kind: r.kind,
-          diameter_mm: r.diameter_mm,
-          length_m: r.length_m,
-          note: r.note,
-          ...(r.thing && { thing: r.thing }),
-          in_service_since: new Date(now.getTime() - 400 * 86_400_000).toISOString().slice(0, 10),
-        },
-        founded,
-      );
   });
-  await insertJob(
-    db,
-    organisation,
-    { id: demoId('job'), name: 'Stacks, first pair', rope: demoId('NL-07'), job: DEMO_JOB, created_by: demoId('tove') },
-    founded,
-    contentHash(DEMO_JOB),
-  );
+  const own = (by: string, at: Date) => ({ organisation, by: demoId(by), now: at });
+  await keeping(db, own('tove', founded), async (k) => {
+    for (const r of DEMO_ROPES)
+      await insertRope(k, {
+        id: demoId(r.tag),
+        tag: r.tag,
+        kind: r.kind,
+        diameter_mm: r.diameter_mm,
+        length_m: r.length_m,
+        note: r.note,
+        ...(r.thing && { thing: r.thing }),
+        in_service_since: new Date(now.getTime() - 400 * 86_400_000).toISOString().slice(0, 10),
+      });
+    await insertJob(
+      k,
+      {
+        id: demoId('job'),
+        name: 'Stacks, first pair',
+        rope: demoId('NL-07'),
+        job: DEMO_JOB,
+        created_by: demoId('tove'),
+      },
+      contentHash(DEMO_JOB),
+    );
+  });
 
   const personOf = (handle: string): SessionPerson => {
     const p = DEMO_PEOPLE.find((x) => x.handle === handle)!;
@@ -182,28 +184,29 @@ export async function plantDemo(db: Database, now: Date): Promise<void> {
   };
   const limiter = new TryLimiter(() => now);
   await plantSignOffs(db, organisation, founded);
-  await plantRopeEvents(db, now, personOf);
+  const story = new Story();
+  plantRopeEvents(story, db, now, personOf);
   for (let i = 0; i < CHECKS; i++) {
-    const story: Story = { ...storyOf(i), ...TWISTS[i] };
+    const told: Told = { ...storyOf(i), ...TWISTS[i] };
     const daysAgo = 88 - Math.floor((i * 88) / CHECKS) + (i % 3 === 0 ? 0.1 : 0);
     const hour = 8 + ((i * 5) % 9);
     const at = new Date(now.getTime() - daysAgo * 86_400_000);
     at.setUTCHours(hour, (i * 23) % 60, (i * 11) % 60, 0);
     if (at > now) at.setTime(now.getTime() - 3_600_000);
-    const rope = DEMO_ROPES.find((r) => r.tag === story.rope)!;
-    const profile = shippedProfile(story.profile);
-    const knot = knotById(story.knot).entry;
+    const rope = DEMO_ROPES.find((r) => r.tag === told.rope)!;
+    const profile = shippedProfile(told.profile);
+    const knot = knotById(told.knot).entry;
     const { points, companions } = walkFor(rulesOf(profile), knot, { use: 'tie-in' });
-    const wrongAt = story.fault ? points.find((p) => p.wrong.some((w) => w.fault === story.fault))?.id : undefined;
-    const who = personOf(story.checker);
+    const wrongAt = told.fault ? points.find((p) => p.wrong.some((w) => w.fault === told.fault))?.id : undefined;
+    const who = personOf(told.checker);
     const body: NewCheck = {
       id: demoId(`check ${i}`),
       tied_knot: {
         id: demoId(`knot ${i}`),
-        knot: story.knot,
-        rope: demoId(story.rope),
-        place: story.place,
-        tied_by: demoId(story.tiedBy),
+        knot: told.knot,
+        rope: demoId(told.rope),
+        place: told.place,
+        tied_by: demoId(told.tiedBy),
         tied_at: new Date(at.getTime() - 240_000).toISOString(),
       },
       profile: profile.id,
@@ -216,15 +219,15 @@ export async function plantDemo(db: Database, now: Date): Promise<void> {
       seen_at: at.toISOString(),
       answers: points.map((p) =>
         p.id === 'tail'
-          ? { point: p.id, found: 'right', tail: { tail_mm: story.tail_mm, method: 'ruler', uncertainty_mm: 5 } }
+          ? { point: p.id, found: 'right', tail: { tail_mm: told.tail_mm, method: 'ruler', uncertainty_mm: 5 } }
           : {
               point: p.id,
-              found: p.id === wrongAt ? story.fault! : story.unseen && p.id === 'back' ? 'cannot-see' : 'right',
+              found: p.id === wrongAt ? told.fault! : told.unseen && p.id === 'back' ? 'cannot-see' : 'right',
             },
       ),
       ...(i > 55 &&
-        story.rope === 'NL-09' && { despite_open_finding: 'the faulty tie-in is at the other end, out of use' }),
-      note: story.unseen ? 'back against the rock, not turned' : '',
+        told.rope === 'NL-09' && { despite_open_finding: 'the faulty tie-in is at the other end, out of use' }),
+      note: told.unseen ? 'back against the rock, not turned' : '',
     };
     const context = {
       db,
@@ -235,15 +238,15 @@ export async function plantDemo(db: Database, now: Date): Promise<void> {
       ...context,
       now: () => new Date(Math.min(now.getTime(), at.getTime() + minutes * 60_000)),
     });
-    await recordCheck(context, who, newCheckBody.parse(body));
-    if (story.signer && !story.fault && i !== 59) {
+    story.tell(at, () => recordCheck(context, who, newCheckBody.parse(body)));
+    if (told.signer && !told.fault && i !== 59) {
       const { answers } = newCheckBody.parse(body);
       // one looks again at the gear loop and finds another tail than the first
       const own =
         i === DIFFERS
           ? answers.map((a) =>
               a.point === 'tail'
-                ? { ...a, tail: { tail_mm: story.tail_mm + 26, method: 'ruler' as const, uncertainty_mm: 5 } }
+                ? { ...a, tail: { tail_mm: told.tail_mm + 26, method: 'ruler' as const, uncertainty_mm: 5 } }
                 : a,
             )
           : answers;
@@ -251,31 +254,44 @@ export async function plantDemo(db: Database, now: Date): Promise<void> {
         i % 2 === 0 || i === DIFFERS
           ? { answers: own, seen_at: new Date(at.getTime() + 300_000).toISOString() }
           : { agrees: true };
-      await recordSignature(later(6), personOf(story.signer), limiter, 'demo', body.id, {
-        id: demoId(`signature ${i}`),
-        ...signature,
-        note: '',
-      });
+      const signer = personOf(told.signer);
+      const then = later(6);
+      story.tell(then.now(), () =>
+        recordSignature(then, signer, limiter, 'demo', body.id, {
+          id: demoId(`signature ${i}`),
+          ...signature,
+          note: '',
+        }),
+      );
     }
     if (i === 17)
-      await recordFindingClosed(later(15), personOf('tove'), body.id, {
-        id: demoId('closed 17'),
-        what_was_done: 'taken-out',
-        note: 'taken out; tied again by another hand',
-      });
+      story.tell(later(15).now(), () =>
+        recordFindingClosed(later(15), personOf('tove'), body.id, {
+          id: demoId('closed 17'),
+          what_was_done: 'taken-out',
+          note: 'taken out; tied again by another hand',
+        }),
+      );
     // what hung there on an earlier day is out of the rope
-    if (!story.fault && now.getTime() - at.getTime() > 36 * 3_600_000)
-      await endTiedKnot(db, organisation, body.tied_knot.id, later(600).now(), 'taken out at the end of the day');
+    if (!told.fault && now.getTime() - at.getTime() > 36 * 3_600_000)
+      story.tell(later(600).now(), () =>
+        keeping(db, own(told.checker, later(600).now()), (k) =>
+          endTiedKnot(k, body.tied_knot.id, 'taken out at the end of the day'),
+        ),
+      );
     if (i === 40)
-      await recordCorrection(later(30), who, body.id, {
-        id: demoId('correction 40'),
-        reason: 'read the ruler from the wrong end: 118 mm, not 88',
-        answers: newCheckBody
-          .parse(body)
-          .answers.map((a) =>
-            a.point === 'tail' ? { ...a, tail: { tail_mm: 118, method: 'ruler' as const, uncertainty_mm: 5 } } : a,
-          ),
-      });
+      story.tell(later(30).now(), () =>
+        recordCorrection(later(30), who, body.id, {
+          id: demoId('correction 40'),
+          reason: 'read the ruler from the wrong end: 118 mm, not 88',
+          answers: newCheckBody
+            .parse(body)
+            .answers.map((a) =>
+              a.point === 'tail' ? { ...a, tail: { tail_mm: 118, method: 'ruler' as const, uncertainty_mm: 5 } } : a,
+            ),
+        }),
+      );
   }
-  await plantRounds(db, organisation, now, personOf);
+  plantRounds(story, db, organisation, now, personOf);
+  await story.happen();
 }

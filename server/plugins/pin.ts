@@ -5,7 +5,8 @@
 import { verify } from '@node-rs/argon2';
 import { fault } from '../../core/errors';
 import type { Context } from '../context';
-import { inTransaction, rows } from '../database';
+import { rows } from '../database';
+import { keeping } from '../record/keeping';
 import { changePerson, type StoredPerson } from '../tables/people';
 import { hashPassword } from './session';
 import type { SessionPerson } from '../tables/sessions';
@@ -24,14 +25,15 @@ export async function checkPin(
   if (!person) throw fault('wrong-pin');
   if (person.pin_hash === null) throw fault('no-pin');
   const now = context.now();
-  const outcome = await inTransaction(context.db, async (c) => {
+  const outcome = await keeping(context.db, { organisation: person.organisation, by: on.id, now }, async (k) => {
+    const { c } = k;
     const [held] = await rows<{ pin_hash: string }>(c, 'SELECT pin_hash FROM people WHERE id = ? FOR UPDATE', [
       person.id,
     ]);
     const locked = await pinLockedFor_s(c, person.id, now);
     if (locked > 0) return { locked };
     if (await verify(held!.pin_hash, pin)) return { right: true };
-    await insertWrongPin(c, person.organisation, person.id, on.id, now);
+    await insertWrongPin(k, person.id, on.id);
     return {};
   });
   if (outcome.locked !== undefined) throw fault('pin-locked', { seconds: outcome.locked });
@@ -39,5 +41,8 @@ export async function checkPin(
 }
 
 export async function setPin(context: Context, person: SessionPerson, pin: string): Promise<void> {
-  await changePerson(context.db, person.organisation, person.id, { pin_hash: await hashPassword(pin) });
+  const pin_hash = await hashPassword(pin);
+  await keeping(context.db, { organisation: person.organisation, by: person.id, now: context.now() }, (k) =>
+    changePerson(k, person.id, { pin_hash }),
+  );
 }

@@ -13,6 +13,7 @@ import { contentHash } from '../canonical';
 import type { Context } from '../context';
 import { knotIn, profileIn } from '../named';
 import { isDuplicate, type Connection } from '../database';
+import type { Keeping } from '../record/keeping';
 import { openFindingsInRope, type Recorded } from '../tables/entries';
 import { personById } from '../tables/people';
 import { ropeById } from '../tables/ropes';
@@ -26,12 +27,8 @@ import { JUDGING_VERSION } from '../../core/judgings';
 type TiedKnotInput = z.output<typeof newCheckBody>['tied_knot'];
 
 /** Stores the tied knot, or finds the same one again. @throws bad-input, id-taken, unknown-knot */
-export async function keepTiedKnot(
-  c: Connection,
-  context: Context,
-  organisation: string,
-  k: TiedKnotInput,
-): Promise<void> {
+export async function keepTiedKnot(keep: Keeping, k: TiedKnotInput): Promise<void> {
+  const { c, organisation, now } = keep;
   knotIn('tied_knot.knot', k.knot);
   const request = contentHash(k);
   const there = await storedTiedKnot(c, k.id);
@@ -44,10 +41,10 @@ export async function keepTiedKnot(
   if (rope.kind === null) throw badField('tied_knot.rope', `is no rope: ${rope.tag} is a ${rope.thing}`);
   if (k.tied_by !== undefined && !(await personById(c, organisation, k.tied_by)))
     throw badField('tied_knot.tied_by', 'is nobody of this organisation');
-  notInTheFuture('tied_knot.tied_at', k.tied_at, context.now());
+  notInTheFuture('tied_knot.tied_at', k.tied_at, now);
   const { tied_by = null, tied_by_outside, tied_by_unknown: _, ...tied } = k;
   try {
-    await insertTiedKnot(c, organisation, { ...tied, tied_by, tied_by_words: tied_by_outside?.words ?? null }, request);
+    await insertTiedKnot(keep, { ...tied, tied_by, tied_by_words: tied_by_outside?.words ?? null }, request);
   } catch (error) {
     if (isDuplicate(error)) throw fault('id-taken');
     throw error;
@@ -104,8 +101,9 @@ export async function recordCheck(
   const use = useOf(knot, body.use);
   const companions = body.companions ?? (body.stopper ? companionMeant(rules, knot, use) : []);
   const asked = { kind: 'check', id: body.id, request: { body, by: who.id } } as const;
-  return recordEntry(context, who, asked, async (c): Promise<CheckBody> => {
-    await keepTiedKnot(c, context, who.organisation, body.tied_knot);
+  return recordEntry(context, who, asked, async (k): Promise<CheckBody> => {
+    const { c } = k;
+    await keepTiedKnot(k, body.tied_knot);
     const rope = (await ropeById(c, who.organisation, body.tied_knot.rope))!;
     if (rope.diameter_mm !== null && rope.diameter_mm !== body.rope_diameter_mm)
       throw badField('rope_diameter_mm', `is not this rope's: ${rope.tag} has ${rope.diameter_mm} mm`);

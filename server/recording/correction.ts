@@ -18,7 +18,7 @@ export async function recordCorrection(
   body: z.output<typeof newCorrectionBody>,
 ): Promise<Recorded> {
   const asked = { kind: 'correction', id: body.id, request: { check, body, by: who.id } } as const;
-  return recordEntry(context, who, asked, async (c): Promise<CorrectionBody> => {
+  return recordEntry(context, who, asked, async ({ c }): Promise<CorrectionBody> => {
     const found = await checkInChain(c, who.organisation, check);
     const answers = asAnswers(body.answers, found.check.knot);
     if (found.checker !== who.id && !CORRECTING_ROLES.some((r) => who.person.roles.includes(r)))

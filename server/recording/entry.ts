@@ -4,6 +4,7 @@ import type { EntryKind, EntryOf } from '../../core/records';
 import { contentHash } from '../canonical';
 import type { Context } from '../context';
 import { inTransaction, type Connection } from '../database';
+import { keepingRows, type Keeping } from '../record/keeping';
 import { append, lockChain, type Recorded } from '../tables/entries';
 import type { SessionPerson } from '../tables/sessions';
 
@@ -30,33 +31,35 @@ export interface Asked<K extends EntryKind> {
 /**
  * Records one entry.
  * @param make the entry's body, made while nobody else can add to the organisation's record
- * @param after what else changes with it, in the same transaction
+ * @param after what else changes with it, in the same transaction; `at` is the time that the entry has
  * @throws id-taken, and what `make` throws; then nothing is changed
  */
 export async function recordEntry<K extends EntryKind>(
   context: Context,
   who: SessionPerson,
   { kind, id, request }: Asked<K>,
-  make: (c: Connection, now: Date) => Promise<EntryOf<K>['body']>,
-  after: (c: Connection, now: Date, body: EntryOf<K>['body']) => Promise<void> = async () => {},
+  make: (k: Keeping) => Promise<EntryOf<K>['body']>,
+  after: (k: Keeping, body: EntryOf<K>['body'], at: string) => Promise<void> = async () => {},
 ): Promise<Recorded> {
   const hash = contentHash(request);
   const now = context.now();
   return inTransaction(context.db, async (c) => {
     const head = await lockChain(c, who.organisation, id, hash);
     if (isRecorded(head)) return head;
-    const body = await make(c, now);
-    const draft = {
-      id,
-      organisation: who.organisation,
-      kind,
-      recorded_at: now.toISOString(),
-      recorded_by: who.id,
-      body,
-    };
-    const recorded = await append(c, head, draft as Parameters<typeof append>[2], hash);
-    await after(c, now, body);
-    return recorded;
+    return keepingRows(c, { organisation: who.organisation, by: who.id, now }, async (k) => {
+      const body = await make(k);
+      const draft = {
+        id,
+        organisation: who.organisation,
+        kind,
+        recorded_at: now.toISOString(),
+        recorded_by: who.id,
+        body,
+      };
+      const recorded = await append(c, head, draft as Parameters<typeof append>[2], hash);
+      await after(k, body, recorded.recorded_at);
+      return recorded.recorded;
+    });
   });
 }
 

@@ -43,7 +43,7 @@ export async function recordFindingClosed(
     context,
     who,
     asked,
-    async (c): Promise<FindingClosedBody> => {
+    async ({ c }): Promise<FindingClosedBody> => {
       const found = await checkInChain(c, who.organisation, check);
       if (found.status.points_verdict !== 'take-out-and-retie') throw fault('nothing-open');
       if (!found.status.open_finding) throw fault('already-closed');
@@ -57,6 +57,6 @@ export async function recordFindingClosed(
         demo: who.demo,
       };
     },
-    (c, now, { tied_knot }) => endTiedKnot(c, who.organisation, tied_knot, now, body.what_was_done),
+    (k, { tied_knot }) => endTiedKnot(k, tied_knot, body.what_was_done),
   );
 }

@@ -17,7 +17,7 @@ export async function recordIncident(
 ): Promise<Recorded> {
   const { id, ...told } = body;
   const asked = { kind: 'incident', id, request: { body, by: who.id } } as const;
-  return recordEntry(context, who, asked, async (c, now): Promise<IncidentBody> => {
+  return recordEntry(context, who, asked, async ({ c, now }): Promise<IncidentBody> => {
     notInTheFuture('happened_at', told.happened_at, now);
     for (const [i, knot] of told.tied_knots.entries())
       if ((await storedTiedKnot(c, knot))?.organisation !== who.organisation)

@@ -18,7 +18,7 @@ export async function recordRopeEvent(
 ): Promise<Recorded> {
   const { id, note, ...event } = body;
   const asked = { kind: 'rope-event', id, request: { rope, body, by: who.id } } as const;
-  return recordEntry(context, who, asked, async (c, now): Promise<RopeEventBody> => {
+  return recordEntry(context, who, asked, async ({ c, now }): Promise<RopeEventBody> => {
     const there = await ropeById(c, who.organisation, rope);
     if (!there) throw fault('not-found');
     notInTheFuture('happened_at', body.happened_at, now);

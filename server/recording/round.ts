@@ -21,7 +21,7 @@ export async function recordRoundFinished(
     context,
     who,
     asked,
-    async (c): Promise<RoundFinishedBody> => {
+    async ({ c }): Promise<RoundFinishedBody> => {
       const found = await roundWalkById(c, walk);
       if (!found || found.organisation !== who.organisation) throw fault('not-found');
       if (found.row.finished_at) throw fault('round-finished');
@@ -43,6 +43,6 @@ export async function recordRoundFinished(
       const { round, name, begun_by, begun_at } = row;
       return { walk, round, name, begun_by, begun_at, stops, note: body.note, demo: who.demo };
     },
-    (c, now) => finishRoundWalk(c, walk, now),
+    (k, _body, at) => finishRoundWalk(k, walk, at),
   );
 }

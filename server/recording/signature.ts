@@ -51,31 +51,37 @@ export async function recordSignature(
   const { signer, proved_by } = await signerOf(context, who, limiter, ip, body.signer);
   if (body.seen_at)
     notInTheFuture('seen_at', body.seen_at, context.now(), 'lies in the future: is the clock of the device right?');
-  return recordEntry(context, who, { kind: 'signature', id: body.id, request }, async (c): Promise<SignatureBody> => {
-    const found = await checkInChain(c, who.organisation, check);
-    if (signer === found.check.tied_by || signer === found.checker || signer === found.corrector)
-      throw fault('signer-not-second');
-    if (found.signedSince) throw fault('already-signed');
-    if (body.seen_at && body.seen_at < found.check.tied_at) throw badField('seen_at', 'lies before the knot was tied');
-    const judged = judgeAgain(found.check, found.answers, true);
-    const looked = body.answers && secondLook(found, asAnswers(body.answers, found.check.knot));
-    const agrees = looked ? looked.differences.length === 0 : body.agrees!;
-    // two people who disagree have not settled it; what is worse stands
-    const together = looked ? worse(judged.points_verdict, looked.judgement.points_verdict) : judged.points_verdict;
-    const verdict_after: Verdict =
-      together === 'meets-the-rule' && !agrees ? 'not-judged' : looked ? together : judged.verdict;
-    return {
-      check,
-      tied_knot: found.check.tied_knot,
-      signer,
-      agrees,
-      note: body.note,
-      verdict_after,
-      proved_by,
-      ...(looked && { seen_at: body.seen_at!, ...looked, ...judgedNow(found.check) }),
-      demo: who.demo,
-    };
-  });
+  return recordEntry(
+    context,
+    who,
+    { kind: 'signature', id: body.id, request },
+    async ({ c }): Promise<SignatureBody> => {
+      const found = await checkInChain(c, who.organisation, check);
+      if (signer === found.check.tied_by || signer === found.checker || signer === found.corrector)
+        throw fault('signer-not-second');
+      if (found.signedSince) throw fault('already-signed');
+      if (body.seen_at && body.seen_at < found.check.tied_at)
+        throw badField('seen_at', 'lies before the knot was tied');
+      const judged = judgeAgain(found.check, found.answers, true);
+      const looked = body.answers && secondLook(found, asAnswers(body.answers, found.check.knot));
+      const agrees = looked ? looked.differences.length === 0 : body.agrees!;
+      // two people who disagree have not settled it; what is worse stands
+      const together = looked ? worse(judged.points_verdict, looked.judgement.points_verdict) : judged.points_verdict;
+      const verdict_after: Verdict =
+        together === 'meets-the-rule' && !agrees ? 'not-judged' : looked ? together : judged.verdict;
+      return {
+        check,
+        tied_knot: found.check.tied_knot,
+        signer,
+        agrees,
+        note: body.note,
+        verdict_after,
+        proved_by,
+        ...(looked && { seen_at: body.seen_at!, ...looked, ...judgedNow(found.check) }),
+        demo: who.demo,
+      };
+    },
+  );
 }
 
 /** The second person's own look, and where it differs from the first one's. */

@@ -183,11 +183,13 @@ describe('judging', () => {
   };
   test('stores nothing, and answers as a recorded check does', async () => {
     const tail = { tail_mm: 130, method: 'ruler', uncertainty_mm: 5 };
+    const count = async () => (await call(t, 'GET', '/record/head', checker)).body['count'];
+    const before = await count();
     const j = await right('rope-access', 'figure-eight-follow-through', 'tie-in', tail, {
       rope: { kind: 'low-stretch', diameter_mm: 10 },
       second_signed: false,
     });
-    expect((await call(t, 'GET', '/record/head', checker)).body['count']).toBe(0);
+    expect(await count()).toBe(before);
     const body = checkBody({ tier: tier.id, rope });
     await call(t, 'POST', '/checks', checker, body);
     const recorded = (await call(t, 'GET', `/checks/${body.id}`, checker)).body['entries'] as {

@@ -4,7 +4,8 @@ import { ENDPOINTS } from '../../contract';
 import { fault, IdiomError } from '../../core/errors';
 import { bind } from '../bind';
 import type { Context } from '../context';
-import { inTransaction, isDuplicate, rows } from '../database';
+import { isDuplicate, rows } from '../database';
+import { keepingFor, keepingOfProgram } from '../record/keeping';
 import {
   checkPassword,
   closeSession,
@@ -80,20 +81,18 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
   bind(app, context, ENDPOINTS.setup, async ({ body, reply }) => {
     if (context.settings.setupToken === null || body.token !== context.settings.setupToken) throw fault('not-found');
     const password_hash = await hashPassword(body.password);
-    const now = context.now();
     const organisation = randomUUID();
     const id = randomUUID();
-    await inTransaction(db, async (c) => {
-      if ((await countPeople(c)) > 0) throw fault('not-found');
-      await insertOrganisation(c, organisation, body.organisation, false, now);
-      await insertPerson(c, {
+    await keepingOfProgram(db, context.now(), async (k) => {
+      if ((await countPeople(k.c)) > 0) throw fault('not-found');
+      await insertOrganisation(k, organisation, body.organisation, false);
+      await insertPerson(k, {
         id,
         organisation,
         handle: body.handle,
         name: body.name,
         password_hash,
         roles: ['instructor', 'inspector'],
-        created_at: now,
       });
     });
     await openSession(context, reply, id);
@@ -108,30 +107,44 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
 
   bind(app, context, ENDPOINTS.preferences, async ({ body, who }) => {
     const changes = Object.fromEntries(Object.entries(body).filter(([, v]) => v !== undefined));
-    await updatePreferences(db, who.id, changes);
+    await keepingFor(context, who, (k) => updatePreferences(k, who.id, changes));
     return publicPerson((await personById(db, who.organisation, who.id))!);
   });
 
   bind(app, context, ENDPOINTS.people, async ({ who }) => (await peopleOf(db, who.organisation)).map(publicPerson));
 
   bind(app, context, ENDPOINTS.newPerson, async ({ body, who }) => {
-    const there = await personById(db, who.organisation, body.id);
-    if (there) {
-      if (there.handle !== body.handle || there.name !== body.name) throw fault('id-taken');
+    const roles = [...new Set(body.roles)];
+    /** the same person again; anything else under this id is refused */
+    const again = async () => {
+      const there = await personById(db, who.organisation, body.id);
+      if (!there) return null;
+      const same =
+        there.handle === body.handle &&
+        there.name === body.name &&
+        contentHash([...there.roles].sort()) === contentHash([...roles].sort());
+      if (!same) throw fault('id-taken');
       return publicPerson(there);
-    }
+    };
+    const there = await again();
+    if (there) return there;
     const password_hash = await hashPassword(body.password);
     try {
-      await insertPerson(db, {
-        id: body.id,
-        organisation: who.organisation,
-        handle: body.handle,
-        name: body.name,
-        password_hash,
-        roles: [...new Set(body.roles)],
-        created_at: context.now(),
-      });
+      await keepingFor(context, who, (k) =>
+        insertPerson(k, {
+          id: body.id,
+          organisation: who.organisation,
+          handle: body.handle,
+          name: body.name,
+          password_hash,
+          roles,
+        }),
+      );
     } catch (error) {
+      if (error instanceof IdiomError && error.code === 'id-taken') {
+        const made = await again();
+        if (made) return made;
+      }
       if (!isDuplicate(error)) throw error;
       throw new IdiomError('bad-input', {}, [{ path: 'handle', message: 'is taken' }]);
     }
@@ -152,11 +165,11 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
   bind(app, context, ENDPOINTS.changePerson, async ({ params, body, who }) => {
     if (!(await personById(db, who.organisation, params.id))) throw fault('not-found');
     const password_hash = body.password === undefined ? undefined : await hashPassword(body.password);
-    await inTransaction(db, async (c) => {
-      const instructors = await instructorsHeld(c, who.organisation);
+    await keepingFor(context, who, async (k) => {
+      const instructors = await instructorsHeld(k.c, who.organisation);
       if (body.roles && !body.roles.includes('instructor') && instructors.length === 1 && instructors[0] === params.id)
         throw fault('last-instructor');
-      await changePerson(c, who.organisation, params.id, { name: body.name, roles: body.roles, password_hash });
+      await changePerson(k, params.id, { name: body.name, roles: body.roles, password_hash });
     });
     if (password_hash !== undefined && params.id !== who.id) await endSessionsOf(db, params.id);
     return personPage(who, params.id);
@@ -178,7 +191,7 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
       request,
       () => signOffById(db, body.id),
       () =>
-        insertSignOff(db, who.organisation, { ...body, person: params.id, signed_by: who.id }, context.now(), request),
+        keepingFor(context, who, (k) => insertSignOff(k, { ...body, person: params.id, signed_by: who.id }, request)),
     );
     return personPage(who, params.id);
   });

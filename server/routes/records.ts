@@ -9,7 +9,7 @@ import { contentHash } from '../canonical';
 import type { Context } from '../context';
 import { bind } from '../bind';
 import { fromSequenceCursor, fromTimeCursor, sequenceCursor, timeCursor } from '../cursor';
-import { inTransaction } from '../database';
+import { keepingFor } from '../record/keeping';
 import { hasPdfAsked } from '../handing';
 import { keptOnce } from '../kept';
 import { sendCheckPdf } from './evidence';
@@ -121,12 +121,8 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
       },
       async () => {
         if (body.rope) await mayBeUsed(who.organisation, body.rope, body.job.life_load, body.despite_open_finding);
-        await insertJob(
-          db,
-          who.organisation,
-          { id: body.id, name: body.name, rope: body.rope, job: body.job, created_by: who.id },
-          context.now(),
-          request,
+        await keepingFor(context, who, (k) =>
+          insertJob(k, { id: body.id, name: body.name, rope: body.rope, job: body.job, created_by: who.id }, request),
         );
       },
     );
@@ -152,7 +148,7 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
       who.organisation,
       request,
       () => passingTrialById(db, body.id),
-      () => insertPassingTrial(db, who.organisation, { ...body, created_by: who.id }, context.now(), request),
+      () => keepingFor(context, who, (k) => insertPassingTrial(k, { ...body, created_by: who.id }, request)),
     );
   });
 
@@ -165,12 +161,8 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
       request,
       () => withdrawalOf(db, params.id),
       () =>
-        insertWithdrawal(
-          db,
-          who.organisation,
-          { id: body.id, trial: params.id, reason: body.reason, by: who.id },
-          context.now(),
-          request,
+        keepingFor(context, who, (k) =>
+          insertWithdrawal(k, { id: body.id, trial: params.id, reason: body.reason, by: who.id }, request),
         ),
     );
   });
@@ -194,7 +186,7 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
     return found;
   };
   bind(app, context, ENDPOINTS.newTiedKnot, async ({ body, who }) => {
-    await inTransaction(db, (c) => keepTiedKnot(c, context, who.organisation, body));
+    await keepingFor(context, who, (k) => keepTiedKnot(k, body));
     return tiedKnot(who.organisation, body.id);
   });
   bind(app, context, ENDPOINTS.tiedKnot, ({ params, who }) => tiedKnot(who.organisation, params.id));
@@ -206,19 +198,15 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
       request,
       () => knotEventById(db, body.id),
       () =>
-        insertKnotEvent(
-          db,
-          who.organisation,
-          { ...body, tied_knot: params.id, noted_by: who.id },
-          context.now(),
-          request,
+        keepingFor(context, who, (k) =>
+          insertKnotEvent(k, { ...body, tied_knot: params.id, noted_by: who.id }, request),
         ),
     );
     return tiedKnot(who.organisation, params.id);
   });
   bind(app, context, ENDPOINTS.endTiedKnot, async ({ params, body, who }) => {
     await tiedKnot(who.organisation, params.id);
-    await endTiedKnot(db, who.organisation, params.id, context.now(), body.why);
+    await keepingFor(context, who, (k) => endTiedKnot(k, params.id, body.why));
     return tiedKnot(who.organisation, params.id);
   });
 

@@ -5,6 +5,7 @@ import { bind } from '../bind';
 import { contentHash } from '../canonical';
 import type { Context } from '../context';
 import { isDuplicate } from '../database';
+import { keepingFor } from '../record/keeping';
 import { ropesCsv } from '../documents/csv';
 import { labelsPdf } from '../documents/labels';
 import { ropePdf } from '../documents/evidence';
@@ -44,9 +45,10 @@ export function ropeRoutes(app: FastifyInstance, context: Context): void {
     const there = await storedRope(db, body.id);
     if (!there) {
       try {
-        await insertRope(db, who.organisation, body, context.now(), request);
+        await keepingFor(context, who, (k) => insertRope(k, body, request));
       } catch (error) {
-        if (!isDuplicate(error)) throw error;
+        const isTaken = error instanceof IdiomError && error.code === 'id-taken';
+        if (!isDuplicate(error) && !isTaken) throw error;
         if ((await storedRope(db, body.id))?.request_sha256 !== request)
           throw new IdiomError('bad-input', {}, [
             { path: 'tag', message: 'there is one with this tag, or the id is taken' },

@@ -3,6 +3,7 @@ import { ENDPOINTS } from '../../contract';
 import { fault, IdiomError } from '../../core/errors';
 import type { EntryOf } from '../../core/records';
 import { bind } from '../bind';
+import { keepingFor } from '../record/keeping';
 import { contentHash } from '../canonical';
 import type { Context } from '../context';
 import { fromTimeCursor, timeCursor } from '../cursor';
@@ -66,12 +67,8 @@ export function roundRoutes(app: FastifyInstance, context: Context): void {
       request,
       () => roundById(db, body.id),
       () =>
-        insertRound(
-          db,
-          who.organisation,
-          { id: body.id, name: body.name, stops: body.stops, created_by: who.id },
-          context.now(),
-          request,
+        keepingFor(context, who, (k) =>
+          insertRound(k, { id: body.id, name: body.name, stops: body.stops, created_by: who.id }, request),
         ),
     );
   });
@@ -146,7 +143,7 @@ export function roundRoutes(app: FastifyInstance, context: Context): void {
       who.organisation,
       request,
       () => roundWalkById(db, body.id),
-      () => insertRoundWalk(db, who.organisation, { ...body, begun_by: who.id }, context.now(), request),
+      () => keepingFor(context, who, (k) => insertRoundWalk(k, { ...body, begun_by: who.id }, request)),
     );
     return asReply(await walked(who, body.id));
   });

@@ -16,6 +16,7 @@ import {
 import { fault } from '../../core/errors';
 import { canonicalBytes, sha256 } from '../canonical';
 import { isDuplicate, rows, run, type Connection, type Database } from '../database';
+import { mustBeFree } from './ids';
 import { storeRopeStatus } from './ropes';
 import { workOutDue } from './tiedKnots';
 
@@ -47,16 +48,17 @@ export async function entryById(db: Database | Connection, id: string): Promise<
   const [r] = await rows<StoredEntry>(db, 'SELECT * FROM entries WHERE id = ?', [id]);
   return r ?? null;
 }
-/** Entries about a check, a rope or a walked round, oldest first. */
+/** Entries about a check, a rope or a walked round, oldest first; what only says how a row stands is none of them. */
 export async function entriesAbout(
   db: Database | Connection,
   organisation: string,
   about: string,
 ): Promise<StoredEntry[]> {
-  return rows<StoredEntry>(db, 'SELECT * FROM entries WHERE about = ? AND organisation = ? ORDER BY sequence', [
-    about,
-    organisation,
-  ]);
+  return rows<StoredEntry>(
+    db,
+    "SELECT * FROM entries WHERE about = ? AND organisation = ? AND kind NOT IN ('rows', 'baseline') ORDER BY sequence",
+    [about, organisation],
+  );
 }
 /** What happened, newest first. @param before a number in the record */
 export async function incidentsPage(
@@ -88,32 +90,58 @@ export async function lockChain(
   organisation: string,
   id: string,
   request_sha256: string,
-): Promise<{ sequence: number; sha256: string } | Recorded> {
-  const [head] = await rows<{ sequence: number; sha256: string }>(
-    c,
-    'SELECT sequence, sha256 FROM chain_heads WHERE organisation = ? FOR UPDATE',
-    [organisation],
-  );
-  if (!head) throw fault('not-found');
+): Promise<Head | Recorded> {
+  const head = await lockHead(c, organisation);
   const there = await entryById(c, id);
   if (there) {
     if (there.organisation !== organisation || there.request_sha256 !== request_sha256) throw fault('id-taken');
     const status = statusOf(checkEntries(await entriesAbout(c, organisation, there.about)));
     return { id, sequence: there.sequence, sha256: there.sha256, verdict: status?.verdict ?? null, again: true };
   }
+  await mustBeFree(c, id);
   return head;
 }
 
-/** Appends an entry to a locked chain, and brings the check's status up to it. */
+export interface Head {
+  readonly sequence: number;
+  readonly sha256: string;
+}
+/** Takes a chain: who wants to add to it waits until this transaction has ended. @throws not-found */
+export async function lockHead(c: Connection, organisation: string): Promise<Head> {
+  const [head] = await rows<Head>(c, 'SELECT sequence, sha256 FROM chain_heads WHERE organisation = ? FOR UPDATE', [
+    organisation,
+  ]);
+  if (!head) throw fault('not-found');
+  return head;
+}
+
+/** When the last entry of a locked chain was recorded; null where there is none. */
+async function lastRecorded(c: Connection, organisation: string, sequence: number): Promise<string | null> {
+  const [last] = await rows<{ recorded_at: Date }>(
+    c,
+    'SELECT recorded_at FROM entries WHERE organisation = ? AND sequence = ?',
+    [organisation, sequence],
+  );
+  return last?.recorded_at.toISOString() ?? null;
+}
+
+/**
+ * Appends an entry to a locked chain, and brings the check's status up to it. Its time is never before that of the entry before: a clock that
+ * was set back is noted beside it.
+ */
 export async function append(
   c: Connection,
-  head: { sequence: number; sha256: string },
-  draft: Omit<Entry, 'sequence' | 'previous_sha256' | 'format'>,
+  head: Head,
+  draft: Omit<Entry, 'sequence' | 'previous_sha256' | 'format' | 'request_sha256' | 'clock_said'>,
   request_sha256: string,
-): Promise<Recorded> {
+): Promise<{ readonly recorded: Recorded; readonly recorded_at: string }> {
+  const last = await lastRecorded(c, draft.organisation, head.sequence);
+  const isBehind = last !== null && draft.recorded_at < last;
   const entry = {
     ...draft,
-    format: 1,
+    ...(isBehind && { recorded_at: last, clock_said: draft.recorded_at }),
+    format: 2,
+    request_sha256,
     sequence: head.sequence + 1,
     previous_sha256: head.sequence === 0 ? FIRST_PREVIOUS : head.sha256,
   } as Entry;
@@ -151,11 +179,15 @@ export async function append(
     entry.organisation,
   ]);
   const status = await bringUpToDate(c, entry);
-  return { id: entry.id, sequence: entry.sequence, sha256: hash, verdict: status?.verdict ?? null, again: false };
+  return {
+    recorded: { id: entry.id, sequence: entry.sequence, sha256: hash, verdict: status?.verdict ?? null, again: false },
+    recorded_at: entry.recorded_at,
+  };
 }
 
 /** What lists show of the thing that an entry is about, made anew from its entries. */
 export async function bringUpToDate(c: Database | Connection, entry: Entry): Promise<CheckStatus | null> {
+  if (entry.kind === 'rows' || entry.kind === 'baseline') return null;
   const stored = await entriesAbout(c, entry.organisation, aboutOf(entry));
   if (entry.kind === 'rope-event') {
     await storeRopeStatus(c, entry.organisation, entry.body.rope, ropeEntries(stored));
@@ -328,9 +360,13 @@ export async function chainHead(
   return r ?? { sequence: 0, sha256: FIRST_PREVIOUS };
 }
 
+/** Whether a chain has a row that says where it ends. */
+export async function hasHead(db: Database, organisation: string): Promise<boolean> {
+  return (await rows(db, 'SELECT sequence FROM chain_heads WHERE organisation = ?', [organisation])).length > 0;
+}
 /** For verifying: entries in order, a bounded number at a time. */
 export async function entriesFrom(
-  db: Database,
+  db: Database | Connection,
   organisation: string,
   afterSequence: number,
   limit: number,

@@ -1,5 +1,6 @@
 import type { Job } from '../../core/choose';
 import { rows, run, type Database } from '../database';
+import type { Keeping } from '../record/keeping';
 
 export interface JobRow {
   readonly id: string;
@@ -35,17 +36,13 @@ export async function jobById(
   const [r] = await rows<Raw>(db, 'SELECT * FROM jobs WHERE id = ?', [id]);
   return r ? { ...asRow(r), organisation: r.organisation, request_sha256: r.request_sha256 } : null;
 }
-export async function insertJob(
-  db: Database,
-  organisation: string,
-  j: Omit<JobRow, 'created_at'>,
-  now: Date,
-  request_sha256: string,
-): Promise<void> {
+/** @throws id-taken */
+export async function insertJob(k: Keeping, j: Omit<JobRow, 'created_at'>, request_sha256: string): Promise<void> {
+  await k.made('jobs', j.id);
   await run(
-    db,
+    k.c,
     'INSERT INTO jobs (id, organisation, name, rope, job, created_by, created_at, request_sha256) VALUES (?)',
-    [[j.id, organisation, j.name, j.rope, JSON.stringify(j.job), j.created_by, now, request_sha256]],
+    [[j.id, k.organisation, j.name, j.rope, JSON.stringify(j.job), j.created_by, k.now, request_sha256]],
   );
 }
 export async function jobsPage(

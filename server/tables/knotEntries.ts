@@ -4,6 +4,7 @@ import { gunzipSync } from 'node:zlib';
 import { ENTRIES } from '../../core/knots/catalogue/entries';
 import { canonicalBytes, sha256 } from '../canonical';
 import { rows, run, type Database } from '../database';
+import { keepingOfProgram } from '../record/keeping';
 
 export interface StoredKnotEntry {
   readonly sha256: string;
@@ -27,10 +28,16 @@ export async function storeKnotEntries(db: Database, now: Date, before: string |
   });
   const there = new Set((await rows<{ sha256: string }>(db, 'SELECT sha256 FROM knot_entries')).map((r) => r.sha256));
   const missing = [...own, ...(before ? entriesBefore(before) : [])].filter((e) => !there.has(e.sha256));
-  for (const e of missing)
-    await run(db, 'INSERT IGNORE INTO knot_entries (sha256, knot, content, created_at) VALUES (?)', [
-      [e.sha256, e.knot, e.content, now],
-    ]);
+  const once = [...new Map(missing.map((e) => [e.sha256, e])).values()];
+  if (once.length === 0) return;
+  await keepingOfProgram(db, now, async (k) => {
+    for (const e of once) {
+      await run(k.c, 'INSERT INTO knot_entries (sha256, knot, content, created_at) VALUES (?)', [
+        [e.sha256, e.knot, e.content, now],
+      ]);
+      k.changed('knot_entries', e.sha256);
+    }
+  });
 }
 
 export const storedKnotEntries = (db: Database): Promise<StoredKnotEntry[]> =>

@@ -1,14 +1,10 @@
-import { rows, run, type Connection, type Database } from '../database';
+import { rows, run, type Database } from '../database';
+import type { Keeping } from '../record/keeping';
 
-export async function insertOrganisation(
-  db: Database | Connection,
-  id: string,
-  name: string,
-  demo: boolean,
-  now: Date,
-): Promise<void> {
-  await run(db, 'INSERT INTO organisations (id, name, demo, created_at) VALUES (?)', [[id, name, demo, now]]);
-  await run(db, 'INSERT INTO chain_heads (organisation, sequence, sha256) VALUES (?, 0, ?)', [id, '0'.repeat(64)]);
+export async function insertOrganisation(k: Keeping, id: string, name: string, demo: boolean): Promise<void> {
+  await run(k.c, 'INSERT INTO organisations (id, name, demo, created_at) VALUES (?)', [[id, name, demo, k.now]]);
+  await run(k.c, 'INSERT INTO chain_heads (organisation, sequence, sha256) VALUES (?, 0, ?)', [id, '0'.repeat(64)]);
+  k.changed('organisations', id);
 }
 export async function organisationIds(db: Database): Promise<{ id: string; name: string }[]> {
   return rows(db, 'SELECT id, name FROM organisations ORDER BY created_at, id');

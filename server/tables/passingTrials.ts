@@ -1,5 +1,6 @@
 import type { PassingTrial } from '../../core/choose';
 import { rows, run, type Database } from '../database';
+import type { Keeping } from '../record/keeping';
 
 export interface PassingTrialRow extends Omit<PassingTrial, 'source' | 'opening_mm' | 'tail_mm'> {
   readonly id: string;
@@ -43,20 +44,20 @@ export async function passingTrialById(
   const [r] = await rows<Raw>(db, `${TRIALS} WHERE t.id = ?`, [id]);
   return r ? { row: asRow(r), organisation: r.organisation, request_sha256: r.request_sha256 } : null;
 }
+/** @throws id-taken */
 export async function insertPassingTrial(
-  db: Database,
-  organisation: string,
+  k: Keeping,
   t: Omit<PassingTrialRow, 'created_at' | 'withdrawn'>,
-  now: Date,
   request_sha256: string,
 ): Promise<void> {
+  await k.made('passing_trials', t.id);
   await run(
-    db,
+    k.c,
     'INSERT INTO passing_trials (id, organisation, knot, device, opening_mm, rope_diameter_mm, tail_mm, result, caught, note, created_by, created_at, request_sha256) VALUES (?)',
     [
       [
         t.id,
-        organisation,
+        k.organisation,
         t.knot,
         t.device,
         t.opening_mm,
@@ -66,7 +67,7 @@ export async function insertPassingTrial(
         t.caught,
         t.note,
         t.created_by,
-        now,
+        k.now,
         request_sha256,
       ],
     ],
@@ -114,17 +115,17 @@ export async function withdrawalOf(
       }
     : null;
 }
+/** @throws id-taken */
 export async function insertWithdrawal(
-  db: Database,
-  organisation: string,
+  k: Keeping,
   w: Withdrawal & { readonly by: string },
-  now: Date,
   request_sha256: string,
 ): Promise<void> {
+  await k.made('passing_trial_withdrawals', w.id);
   await run(
-    db,
+    k.c,
     'INSERT INTO passing_trial_withdrawals (id, trial, organisation, reason, withdrawn_by, withdrawn_at, request_sha256) VALUES (?)',
-    [[w.id, w.trial, organisation, w.reason, w.by, now, request_sha256]],
+    [[w.id, w.trial, k.organisation, w.reason, w.by, k.now, request_sha256]],
   );
 }
 

@@ -1,5 +1,7 @@
+import { randomBytes } from 'node:crypto';
 import type { Person, Role } from '../../contract';
 import { rows, run, type Connection, type Database } from '../database';
+import type { Keeping } from '../record/keeping';
 
 interface PersonRow {
   id: string;
@@ -115,18 +117,20 @@ export interface NewPerson {
   readonly hand?: Person['hand'];
   readonly pin_hash?: string;
   readonly about?: string;
-  readonly created_at: Date;
 }
-export async function insertPerson(db: Database | Connection, p: NewPerson): Promise<void> {
+/** @throws id-taken */
+export async function insertPerson(k: Keeping, p: NewPerson): Promise<void> {
+  await k.made('people', p.id);
   await run(
-    db,
-    'INSERT INTO people (id, organisation, handle, name, password_hash, pin_hash, roles, fist_mm, arm_mm, calibrated, length_unit, hand, about, created_at) VALUES (?)',
+    k.c,
+    'INSERT INTO people (id, organisation, handle, name, name_salt, password_hash, pin_hash, roles, fist_mm, arm_mm, calibrated, length_unit, hand, about, created_at) VALUES (?)',
     [
       [
         p.id,
         p.organisation,
         p.handle,
         p.name,
+        randomBytes(32),
         p.password_hash,
         p.pin_hash ?? null,
         p.roles.join(','),
@@ -136,19 +140,21 @@ export async function insertPerson(db: Database | Connection, p: NewPerson): Pro
         p.length_unit ?? 'mm',
         p.hand ?? 'right',
         p.about ?? '',
-        p.created_at,
+        k.now,
       ],
     ],
   );
 }
 export async function updatePreferences(
-  db: Database,
+  k: Keeping,
   id: string,
   changes: Partial<Pick<Person, 'fist_mm' | 'arm_mm' | 'hand_mm' | 'foot_mm' | 'length_unit' | 'hand' | 'single_keys'>>,
 ): Promise<void> {
   const set: Record<string, unknown> = { ...changes };
   if (changes.fist_mm !== undefined) set['calibrated'] = true;
-  if (Object.keys(set).length > 0) await run(db, 'UPDATE people SET ? WHERE id = ?', [set, id]);
+  if (Object.keys(set).length === 0) return;
+  await run(k.c, 'UPDATE people SET ? WHERE id = ?', [set, id]);
+  k.changed('people', id);
 }
 export async function handlesTaken(db: Database | Connection, handles: readonly string[]): Promise<string[]> {
   return handles.length === 0
@@ -158,8 +164,7 @@ export async function handlesTaken(db: Database | Connection, handles: readonly 
       );
 }
 export async function changePerson(
-  db: Database | Connection,
-  organisation: string,
+  k: Keeping,
   id: string,
   changes: {
     readonly name?: string | undefined;
@@ -174,8 +179,9 @@ export async function changePerson(
       ([, v]) => v !== undefined,
     ),
   );
-  if (Object.keys(set).length > 0)
-    await run(db, 'UPDATE people SET ? WHERE organisation = ? AND id = ?', [set, organisation, id]);
+  if (Object.keys(set).length === 0) return;
+  await run(k.c, 'UPDATE people SET ? WHERE organisation = ? AND id = ?', [set, k.organisation, id]);
+  k.changed('people', id);
 }
 /** Everyone of the organisation who is instructor; held until the transaction ends. */
 export async function instructorsHeld(c: Connection, organisation: string): Promise<string[]> {

@@ -2,6 +2,7 @@
 import type { RopeRow } from '../../contract';
 import { openDamages, ropeLife, type EntryOf, type RopeHappening, type RopeLife } from '../../core/records';
 import { rows, run, type Connection, type Database } from '../database';
+import type { Keeping } from '../record/keeping';
 
 /** How a rope stands, of `ropes r LEFT JOIN rope_status s`. */
 export const ROPE_STATE_SQL =
@@ -43,20 +44,16 @@ export interface NewRope extends Pick<RopeRow, 'id' | 'tag' | 'kind' | 'diameter
   readonly state?: 'in-service' | 'retired';
   readonly in_service_since?: string | null;
 }
-export async function insertRope(
-  db: Database | Connection,
-  organisation: string,
-  r: NewRope,
-  now: Date,
-  request_sha256: string | null = null,
-): Promise<void> {
+/** @throws id-taken */
+export async function insertRope(k: Keeping, r: NewRope, request_sha256: string | null = null): Promise<void> {
+  await k.made('ropes', r.id);
   await run(
-    db,
+    k.c,
     'INSERT INTO ropes (id, organisation, tag, thing, kind, diameter_mm, length_m, state, in_service_since, note, created_at, request_sha256) VALUES (?)',
     [
       [
         r.id,
-        organisation,
+        k.organisation,
         r.tag,
         r.thing ?? 'rope',
         r.kind,
@@ -65,7 +62,7 @@ export async function insertRope(
         r.state ?? 'in-service',
         r.in_service_since ?? null,
         r.note,
-        now,
+        k.now,
         request_sha256,
       ],
     ],

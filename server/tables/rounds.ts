@@ -1,6 +1,7 @@
 /** Rounds and walks of them. What a walk came to stands in the record; here is only where it stands while it waits. */
 import type { RoundStop } from '../../core/records';
 import { rows, run, type Connection, type Database } from '../database';
+import type { Keeping } from '../record/keeping';
 
 export interface RoundRow {
   readonly id: string;
@@ -34,17 +35,17 @@ export async function roundById(
   const [r] = await rows<Raw>(db, 'SELECT * FROM rounds WHERE id = ?', [id]);
   return r ? { row: fromRaw(r), organisation: r.organisation, request_sha256: r.request_sha256 } : null;
 }
+/** @throws id-taken */
 export async function insertRound(
-  db: Database | Connection,
-  organisation: string,
+  k: Keeping,
   r: Pick<RoundRow, 'id' | 'name' | 'stops' | 'created_by'>,
-  now: Date,
   request_sha256: string,
 ): Promise<void> {
+  await k.made('rounds', r.id);
   await run(
-    db,
+    k.c,
     'INSERT INTO rounds (id, organisation, name, stops, created_by, created_at, request_sha256) VALUES (?)',
-    [[r.id, organisation, r.name, JSON.stringify(r.stops), r.created_by, now, request_sha256]],
+    [[r.id, k.organisation, r.name, JSON.stringify(r.stops), r.created_by, k.now, request_sha256]],
   );
 }
 export async function roundsPage(
@@ -106,15 +107,15 @@ export async function roundWalkById(
   const [w] = await rows<RawWalk>(db, `${WALKS} WHERE w.id = ?`, [id]);
   return w ? { row: walkFrom(w), organisation: w.organisation, request_sha256: w.request_sha256 } : null;
 }
+/** @throws id-taken */
 export async function insertRoundWalk(
-  db: Database | Connection,
-  organisation: string,
+  k: Keeping,
   w: { id: string; round: string; begun_by: string },
-  now: Date,
   request_sha256: string,
 ): Promise<void> {
-  await run(db, 'INSERT INTO round_walks (id, organisation, round, begun_by, begun_at, request_sha256) VALUES (?)', [
-    [w.id, organisation, w.round, w.begun_by, now, request_sha256],
+  await k.made('round_walks', w.id);
+  await run(k.c, 'INSERT INTO round_walks (id, organisation, round, begun_by, begun_at, request_sha256) VALUES (?)', [
+    [w.id, k.organisation, w.round, w.begun_by, k.now, request_sha256],
   ]);
 }
 export async function roundWalksPage(
@@ -133,6 +134,7 @@ export async function roundWalksPage(
     ])
   ).map(walkFrom);
 }
-export async function finishRoundWalk(c: Connection, id: string, at: Date): Promise<void> {
-  await run(c, 'UPDATE round_walks SET finished_at = ? WHERE id = ?', [at, id]);
+export async function finishRoundWalk(k: Keeping, id: string, at: string): Promise<void> {
+  await run(k.c, 'UPDATE round_walks SET finished_at = ? WHERE id = ?', [new Date(at), id]);
+  k.changed('round_walks', id);
 }

@@ -1,5 +1,6 @@
 /** What each person is signed off to tie and, apart, to check: the last row for a knot holds. */
 import { rows, run, type Connection, type Database } from '../database';
+import type { Keeping } from '../record/keeping';
 
 export interface SignOff {
   readonly knot: string;
@@ -26,17 +27,17 @@ export async function signOffById(
   const [r] = await rows<Row>(db, 'SELECT person, organisation, request_sha256 FROM sign_offs WHERE id = ?', [id]);
   return r ? { row: { person: r.person }, organisation: r.organisation, request_sha256: r.request_sha256 } : null;
 }
+/** @throws id-taken */
 export async function insertSignOff(
-  db: Database | Connection,
-  organisation: string,
+  k: Keeping,
   s: { id: string; person: string; knot: string; may: 'tie' | 'check'; given: boolean; signed_by: string },
-  now: Date,
   request_sha256: string,
 ): Promise<void> {
+  await k.made('sign_offs', s.id);
   await run(
-    db,
+    k.c,
     'INSERT INTO sign_offs (id, organisation, person, knot, may, given, signed_by, signed_at, request_sha256) VALUES (?)',
-    [[s.id, organisation, s.person, s.knot, s.may, s.given, s.signed_by, now, request_sha256]],
+    [[s.id, k.organisation, s.person, s.knot, s.may, s.given, s.signed_by, k.now, request_sha256]],
   );
 }
 export async function signedOff(db: Database | Connection, organisation: string, person: string): Promise<SignOff[]> {

@@ -4,6 +4,7 @@ import { lookAgainAfter_h, rulesOf, shippedProfile } from '../../core/profiles';
 import { askedAgain, dueAt, type Again, type KnotEventKind, type LookedAt } from '../../core/records';
 import { ROPE_STATE_SQL } from './ropes';
 import { rows, run, type Connection, type Database } from '../database';
+import type { Keeping } from '../record/keeping';
 
 export interface TiedKnotRow {
   readonly id: string;
@@ -177,20 +178,17 @@ export async function tiedKnotById(
   );
   return r ? plain(r) : null;
 }
-export async function insertTiedKnot(
-  db: Database | Connection,
-  organisation: string,
-  k: NewTiedKnot,
-  request_sha256: string,
-): Promise<void> {
+/** @throws id-taken */
+export async function insertTiedKnot(keep: Keeping, k: NewTiedKnot, request_sha256: string): Promise<void> {
+  await keep.made('tied_knots', k.id);
   await run(
-    db,
+    keep.c,
     'INSERT INTO tied_knots (id, organisation, knot, rope, place, tied_by, tied_by_words, tied_at, due_at, request_sha256) VALUES (?)',
     // due since it was tied, until somebody has looked
     [
       [
         k.id,
-        organisation,
+        keep.organisation,
         k.knot,
         k.rope,
         k.place,
@@ -204,18 +202,13 @@ export async function insertTiedKnot(
   );
 }
 /** Ends a knot that has not ended; does nothing otherwise. */
-export async function endTiedKnot(
-  db: Database | Connection,
-  organisation: string,
-  id: string,
-  at: Date,
-  why: string,
-): Promise<void> {
-  await run(
-    db,
+export async function endTiedKnot(k: Keeping, id: string, why: string): Promise<void> {
+  const { affectedRows } = await run(
+    k.c,
     'UPDATE tied_knots SET ended_at = ?, ended_why = ? WHERE organisation = ? AND id = ? AND ended_at IS NULL',
-    [at, why, organisation, id],
+    [k.now, why, k.organisation, id],
   );
+  if (affectedRows > 0) k.changed('tied_knots', id);
 }
 export async function tiedKnotsPage(
   db: Database,
@@ -281,13 +274,38 @@ export async function workOutUnknown(db: Database, organisation: string): Promis
   }
 }
 
-async function keepDue(db: Database | Connection, found: readonly Raw[]): Promise<void> {
+/** When each knot is due again, by what is known of it. */
+async function dueOf(db: Database | Connection, found: readonly Raw[]): Promise<Map<string, Date>> {
   const known = await lookedAt(db, found);
-  for (const r of found)
-    await run(db, 'UPDATE tied_knots SET due_at = ? WHERE id = ?', [
-      new Date(dueAt(entryById(r.knot), known.get(r.id)!, r.tied_at.toISOString())),
-      r.id,
-    ]);
+  return new Map(
+    found.map((r) => [r.id, new Date(dueAt(entryById(r.knot), known.get(r.id)!, r.tied_at.toISOString()))]),
+  );
+}
+async function keepDue(db: Database | Connection, found: readonly Raw[]): Promise<void> {
+  for (const [id, at] of await dueOf(db, found))
+    await run(db, 'UPDATE tied_knots SET due_at = ? WHERE id = ?', [at, id]);
+}
+
+/** Knots that hang and are due at another time than what is known of them says. */
+export async function dueOtherwise(
+  db: Database,
+  organisation: string,
+): Promise<{ id: string; is: string | null; should: string }[]> {
+  const wrong: { id: string; is: string | null; should: string }[] = [];
+  for (let after = ''; ;) {
+    const found = await rows<Raw & { due_at: Date | null }>(
+      db,
+      withRope('k.organisation = ? AND k.ended_at IS NULL AND k.id > ?', 'ORDER BY k.id', 'LIMIT ?'),
+      [organisation, after, AT_ONCE],
+    );
+    const due = await dueOf(db, found);
+    for (const r of found) {
+      const [is, should] = [r.due_at?.toISOString() ?? null, due.get(r.id)!.toISOString()];
+      if (is !== should) wrong.push({ id: r.id, is, should });
+    }
+    if (found.length < AT_ONCE) return wrong;
+    after = found.at(-1)!.id;
+  }
 }
 
 export async function knotEventById(
@@ -301,9 +319,9 @@ export async function knotEventById(
   );
   return r ? { row: { tied_knot: r.tied_knot }, organisation: r.organisation, request_sha256: r.request_sha256 } : null;
 }
+/** @throws id-taken */
 export async function insertKnotEvent(
-  db: Database | Connection,
-  organisation: string,
+  k: Keeping,
   e: {
     id: string;
     tied_knot: string;
@@ -312,15 +330,15 @@ export async function insertKnotEvent(
     note: string;
     noted_by: string;
   },
-  now: Date,
   request_sha256: string,
 ): Promise<void> {
+  await k.made('knot_events', e.id);
   await run(
-    db,
+    k.c,
     'INSERT INTO knot_events (id, organisation, tied_knot, kind, moved_to, note, noted_by, noted_at, request_sha256) VALUES (?)',
-    [[e.id, organisation, e.tied_knot, e.kind, e.moved_to ?? null, e.note, e.noted_by, now, request_sha256]],
+    [[e.id, k.organisation, e.tied_knot, e.kind, e.moved_to ?? null, e.note, e.noted_by, k.now, request_sha256]],
   );
-  await workOutDue(db, { knot: e.tied_knot });
+  await workOutDue(k.c, { knot: e.tied_knot });
 }
 /** Knots still in a rope, the last tied first. */
 export async function knotsInRope(db: Database, organisation: string, rope: string, now: Date): Promise<TiedKnotRow[]> {

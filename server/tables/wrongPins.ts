@@ -1,6 +1,7 @@
 /** Wrong PINs: recorded, and counted, so that a restart forgets none. The application may only add to them. */
 import { randomUUID } from 'node:crypto';
 import { rows, run, type Connection, type Database } from '../database';
+import type { Keeping } from '../record/keeping';
 
 export const PIN_TRIES = 5;
 export const PIN_WINDOW_MS = 15 * 60_000;
@@ -16,16 +17,12 @@ export async function pinLockedFor_s(c: Database | Connection, person: string, n
   if (found.length < PIN_TRIES) return 0;
   return Math.max(1, Math.ceil((found.at(-1)!.tried_at.getTime() + PIN_WINDOW_MS - now.getTime()) / 1000));
 }
-export async function insertWrongPin(
-  c: Connection,
-  organisation: string,
-  person: string,
-  on_device_of: string,
-  now: Date,
-): Promise<void> {
-  await run(c, 'INSERT INTO wrong_pins (id, organisation, person, on_device_of, tried_at) VALUES (?)', [
-    [randomUUID(), organisation, person, on_device_of, now],
+export async function insertWrongPin(k: Keeping, person: string, on_device_of: string): Promise<void> {
+  const id = randomUUID();
+  await run(k.c, 'INSERT INTO wrong_pins (id, organisation, person, on_device_of, tried_at) VALUES (?)', [
+    [id, k.organisation, person, on_device_of, k.now],
   ]);
+  k.changed('wrong_pins', id);
 }
 export async function wrongPinsOf(
   db: Database,

@@ -8,12 +8,14 @@ import { openPool, poolOptions, type Database } from '../database';
 import { plantDemo, demoId } from '../demo/plant';
 import { prepareDatabase } from '../migrate';
 import { COOKIE, hashPassword, openSession } from '../plugins/session';
+import { keeping, keepingOfProgram } from '../record/keeping';
 import { insertOrganisation } from '../tables/organisations';
 import { insertPerson } from '../tables/people';
 import { insertRope } from '../tables/ropes';
 import { storeKnotEntries } from '../tables/knotEntries';
 import { storeShippedProfiles } from '../tables/profiles';
 import type { Role } from '../../contract';
+import { chainsToVerify, verifyOrganisation } from '../verify';
 
 export interface Testbed {
   readonly app: FastifyInstance;
@@ -21,6 +23,7 @@ export interface Testbed {
   readonly databaseUrl: string;
   /** what the clock shows; tests set it */
   clock: { now: Date };
+  /** @throws where the record does not verify, unless the test altered it: what was written past the record is found so */
   close: () => Promise<void>;
 }
 
@@ -32,7 +35,7 @@ export const adminUrl = (): string => {
 
 export async function testbed(
   name: string,
-  options: { demo?: boolean; settings?: Partial<Settings> } = {},
+  options: { demo?: boolean; settings?: Partial<Settings>; alters?: boolean } = {},
 ): Promise<Testbed> {
   const unique = `${name}_${randomUUID().slice(0, 8)}`.replaceAll('-', '_');
   const url = `mysql://${unique}:pw@localhost/${unique}?socket=${encodeURIComponent(process.env['IDIOM_TEST_SOCKET'] ?? '')}`;
@@ -61,7 +64,15 @@ export async function testbed(
     clock,
     close: async () => {
       await app.close();
-      await db.end();
+      try {
+        if (!options.alters)
+          for (const { id } of await chainsToVerify(db)) {
+            const { faults } = await verifyOrganisation(db, id);
+            if (faults.length > 0) throw new Error(`the record does not verify: ${faults.slice(0, 5).join('; ')}`);
+          }
+      } finally {
+        await db.end();
+      }
     },
   };
 }
@@ -79,12 +90,9 @@ export interface Member {
 export async function organisation(t: Testbed, name: string): Promise<{ id: string; rope: string }> {
   const id = randomUUID();
   const rope = randomUUID();
-  await insertOrganisation(t.db, id, name, false, t.clock.now);
-  await insertRope(
-    t.db,
-    id,
-    { id: rope, tag: `${name}-1`, kind: 'dynamic', diameter_mm: 10, length_m: 50, note: '' },
-    t.clock.now,
+  await keepingOfProgram(t.db, t.clock.now, (k) => insertOrganisation(k, id, name, false));
+  await keeping(t.db, { organisation: id, by: id, now: t.clock.now }, (k) =>
+    insertRope(k, { id: rope, tag: `${name}-1`, kind: 'dynamic', diameter_mm: 10, length_m: 50, note: '' }),
   );
   return { id, rope };
 }
@@ -93,15 +101,17 @@ export async function organisation(t: Testbed, name: string): Promise<{ id: stri
 export async function member(t: Testbed, org: string, roles: readonly Role[]): Promise<Member> {
   hashed ??= hashPassword(PASSWORD);
   const id = randomUUID();
-  await insertPerson(t.db, {
-    id,
-    organisation: org,
-    handle: `p${id.slice(0, 8)}`,
-    name: `Person ${id.slice(0, 4)}`,
-    password_hash: await hashed,
-    roles,
-    created_at: t.clock.now,
-  });
+  const password_hash = await hashed;
+  await keeping(t.db, { organisation: org, by: org, now: t.clock.now }, (k) =>
+    insertPerson(k, {
+      id,
+      organisation: org,
+      handle: `p${id.slice(0, 8)}`,
+      name: `Person ${id.slice(0, 4)}`,
+      password_hash,
+      roles,
+    }),
+  );
   let cookie = '';
   const reply = {
     setCookie: (key: string, value: string) => {

@@ -1,0 +1,90 @@
+/** Writing rows that the record holds: each that is made or changed is an entry in the same transaction. */
+import type { HeldRow, RowsBody } from '../../core/records';
+import { contentHash } from '../canonical';
+import { inTransaction, rows, type Connection, type Database } from '../database';
+import { derivedId } from '../derivedId';
+import { append, lockHead } from '../tables/entries';
+import { mustBeFree } from '../tables/ids';
+import { chainOf, heldOf, PROGRAM, rawRow, SEALED, type CoveredTable, type Raw } from './covered';
+
+/** Rows in one entry, at most. */
+const MOST_IN_ONE = 500;
+
+/** A transaction that holds its organisation's chain. Who writes a row that the record holds, is given one. */
+export interface Keeping {
+  readonly c: Connection;
+  readonly organisation: string;
+  readonly now: Date;
+  /** says that a row was made or changed; how it stands is read when the work is done */
+  readonly changed: (table: CoveredTable, key: string) => void;
+  /** the same of one that was made under an id from a device. @throws id-taken */
+  readonly made: (table: CoveredTable, id: string) => Promise<void>;
+}
+
+export interface KeptBy {
+  readonly organisation: string;
+  /** who does it; the program itself by the id of its chain */
+  readonly by: string;
+  readonly now: Date;
+}
+
+/** Does some work with the chain held, then adds an entry that says how every row stands that was made or changed. */
+export async function keepingRows<T>(
+  c: Connection,
+  { organisation, by, now }: KeptBy,
+  work: (k: Keeping) => Promise<T>,
+): Promise<T> {
+  const said = new Map<string, { table: CoveredTable; key: string }>();
+  const changed: Keeping['changed'] = (table, key) => void said.set(`${table} ${key}`, { table, key });
+  const made: Keeping['made'] = async (table, id) => {
+    await mustBeFree(c, id);
+    changed(table, id);
+  };
+  const result = await work({ c, organisation, now, changed, made });
+  const held = new Map<string, HeldRow[]>();
+  for (const { table, key } of said.values()) {
+    const raw = await rawRow(c, table, key);
+    if (!raw) throw new Error(`no row ${key} in ${table}`);
+    const chain = chainOf(table, raw);
+    const all = held.get(chain) ?? [];
+    all.push(heldRow(table, key, raw));
+    held.set(chain, all);
+  }
+  for (const [chain, all] of held)
+    for (let from = 0; from < all.length; from += MOST_IN_ONE)
+      await appendRows(c, chain, by, now, { rows: all.slice(from, from + MOST_IN_ONE), demo: await isDemo(c, chain) });
+  return result;
+}
+
+function heldRow(table: CoveredTable, key: string, raw: Raw): HeldRow {
+  const { [SEALED]: sealed, ...values } = heldOf(table, raw);
+  return { table, key, values, ...(sealed !== undefined && { sealed: sealed as string | null }) };
+}
+
+async function appendRows(c: Connection, organisation: string, by: string, now: Date, body: RowsBody) {
+  const head = await lockHead(c, organisation);
+  const id = derivedId(`${organisation} rows ${head.sequence + 1} ${head.sha256}`);
+  const draft = { id, organisation, kind: 'rows', recorded_at: now.toISOString(), recorded_by: by, body };
+  await append(c, head, draft as Parameters<typeof append>[2], contentHash(body));
+}
+
+export async function isDemo(c: Database | Connection, organisation: string): Promise<boolean> {
+  const [o] = await rows<{ demo: number }>(c, 'SELECT demo FROM organisations WHERE id = ?', [organisation]);
+  return Boolean(o?.demo);
+}
+
+/** Work on rows in a transaction of its own, the chain held from its beginning. @throws not-found for an organisation that is not there */
+export const keeping = <T>(db: Database, of: KeptBy, work: (k: Keeping) => Promise<T>): Promise<T> =>
+  inTransaction(db, async (c) => {
+    await lockHead(c, of.organisation);
+    return keepingRows(c, of, work);
+  });
+/** The same of the program itself, for what belongs to no organisation. */
+export const keepingOfProgram = <T>(db: Database, now: Date, work: (k: Keeping) => Promise<T>): Promise<T> =>
+  keeping(db, { organisation: PROGRAM, by: PROGRAM, now }, work);
+/** The same for whoever asks. */
+export const keepingFor = <T>(
+  { db, now }: { readonly db: Database; readonly now: () => Date },
+  who: { readonly id: string; readonly organisation: string },
+  work: (k: Keeping) => Promise<T>,
+): Promise<T> => keeping(db, { organisation: who.organisation, by: who.id, now: now() }, work);
