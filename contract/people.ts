@@ -6,7 +6,11 @@ import { ROLES } from './roles';
 export const handle = z
   .string()
   .regex(/^[a-z][a-z0-9.-]{1,39}$/, 'lower-case letters, digits, dot or dash, 2 to 40 of them');
-export const password = z.string().min(10).max(200);
+export const password = z
+  .string()
+  .min(10)
+  .max(200)
+  .refine((v) => v.trim().length >= 10, 'at least 10 characters, blanks at its ends not counted');
 
 export const person = z.strictObject({
   id: z.string(),
@@ -31,6 +35,8 @@ export const sessionReply = z.strictObject({
   organisation: z.strictObject({ id: z.string(), name: z.string(), demo: z.boolean() }).nullable(),
   demo: z.boolean(),
   setup_open: z.boolean(),
+  /** the password was given by somebody else: nothing is open until it is changed */
+  must_change_password: z.boolean(),
 });
 export const signInBody = z.strictObject({ handle: z.string().min(1).max(60), password: z.string().min(1).max(200) });
 export const demoPeopleReply = z.array(
@@ -71,6 +77,24 @@ export const pin = z
     'is guessed too easily',
   );
 export const ownPinBody = z.strictObject({ password: z.string().min(1).max(200), pin });
+export const ownPasswordBody = z.strictObject({
+  password: z.string().min(1).max(200).describe('the one until now'),
+  new_password: password,
+});
+export const CREDENTIALS = [
+  'made',
+  'password',
+  'pin',
+  'passkey',
+  'own-password',
+  'own-pin',
+  'own-passkey',
+  'renamed',
+  'roles',
+  'confirmed',
+] as const;
+export type CredentialWhat = (typeof CREDENTIALS)[number];
+export const newConfirmationBody = z.strictObject({ id: uuid });
 export const personParams = z.strictObject({ id: uuid });
 export const changePersonBody = z.strictObject({
   name: line(120).optional(),
@@ -84,6 +108,16 @@ export const newSignOffBody = z.strictObject({
   may: z.enum(SIGN_OFFS),
   given: z.boolean().describe('false takes it back'),
 });
+const credentialRow = z.strictObject({
+  id: z.string(),
+  person: z.string(),
+  person_name: z.string(),
+  what: z.enum(CREDENTIALS),
+  roles: z.array(z.enum(ROLES)).nullable().describe('as they were set'),
+  by_name: z.string(),
+  at: z.string(),
+});
+export const credentialsReply = z.strictObject({ items: z.array(credentialRow), next: z.string().nullable() });
 export const personReply = z.strictObject({
   person,
   signed_off: z.array(
@@ -92,6 +126,10 @@ export const personReply = z.strictObject({
   wrong_pins: z
     .array(z.strictObject({ at: z.string(), on_device_of_name: z.string() }))
     .describe('the last ones; for the person and for instructors, empty for others'),
+  settings: z.array(credentialRow).describe('what was set for them and by whom, newest first, 50 at most'),
+  depends_on: z
+    .array(z.strictObject({ id: z.string(), name: z.string() }))
+    .describe('who made them or set their password, and to whom they are no second person until confirmed in person'),
 });
 export type PersonPage = z.infer<typeof personReply>;
 export const peopleReply = z.array(person);

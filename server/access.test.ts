@@ -78,6 +78,7 @@ describe('another organisation', () => {
       newKnotEvent: { id: randomUUID(), kind: 'moved' },
       changePerson: { name: 'X' },
       withdrawTrial: { id: randomUUID(), reason: 'tried with another rope' },
+      newConfirmation: { id: randomUUID() },
       newSignOff: { id: randomUUID(), knot: 'bowline', may: 'tie', given: true },
       newRopeEvent: { id: randomUUID(), event: 'hard-fall', happened_at: '2026-05-14T09:00:00.000Z', note: '' },
       finishRoundWalk: { id: randomUUID(), note: '' },

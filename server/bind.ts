@@ -41,6 +41,7 @@ export function bind<const E extends Endpoint>(
       if (endpoint.access === 'open') return;
       const who = await currentPerson(context, request);
       if (!who) throw fault('not-signed-in');
+      if (who.must_change && !endpoint.withFirstPassword) throw fault('first-password');
       if (Array.isArray(endpoint.access) && !endpoint.access.some((r) => who.person.roles.includes(r as never)))
         throw fault('role-missing', { roles: endpoint.access.join(', ') });
       (request as { who?: SessionPerson }).who = who;

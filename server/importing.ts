@@ -2,7 +2,7 @@
 import { randomBytes } from 'node:crypto';
 import Papa from 'papaparse';
 import { z } from 'zod';
-import { handle, newRopeBody, password, ROLES, type importBody, type importReply } from '../contract';
+import { handle, newRopeBody, password, ROLES, type importBody, type importReply, type Role } from '../contract';
 import { day, diameter_mm, fist_mm, line } from '../contract/common';
 import { ROPE_KINDS } from '../core/choose';
 import { fault, IdiomError } from '../core/errors';
@@ -14,6 +14,7 @@ import { isDuplicate, rows as queried, run, type Connection } from './database';
 import { hashPassword } from './plugins/session';
 import { keepingFor } from './record/keeping';
 import { handlesTaken, insertPerson } from './tables/people';
+import { noteCredential } from './tables/credentials';
 import { insertRope, tagsOf } from './tables/ropes';
 import type { SessionPerson } from './tables/sessions';
 
@@ -236,10 +237,12 @@ export async function readIn(context: Context, who: SessionPerson, body: Body): 
             name: String(v['name']),
             password_hash: hashes.get(i)!,
             roles: v['roles'] as never,
+            must_change: true,
             ...(v['fist_mm'] !== undefined && { fist_mm: v['fist_mm'] as number }),
             ...(v['length_unit'] !== undefined && { length_unit: v['length_unit'] as 'mm' }),
             ...(v['hand'] !== undefined && { hand: v['hand'] as 'right' }),
           });
+          await noteCredential(k, id, 'made', who.id, { roles: v['roles'] as Role[] });
         }
       }
     } catch (error) {

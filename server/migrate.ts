@@ -24,6 +24,7 @@ export const RIGHTS = {
     'check_status',
     'rope_status',
     'wrong_pins',
+    'credential_events',
     'sign_offs',
     'rounds',
     'round_walks',

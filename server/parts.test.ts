@@ -5,7 +5,7 @@ import { fromSequenceCursor, fromTimeCursor, sequenceCursor, timeCursor } from '
 import { asFault, poolOptions } from './database';
 import { checksCsv } from './documents/csv';
 import { knotIn, profileIn } from './named';
-import { checkPassword, hashPassword, TryLimiter } from './plugins/session';
+import { checkPassword, hashPassword, TryLimiter, type TryKeys } from './plugins/session';
 import { settingsFrom } from './settings';
 import type { CheckRow } from '../contract';
 
@@ -75,12 +75,15 @@ test('settings name the variable that is wrong', () => {
   expect(() => settingsFrom({})).toThrow('IDIOM_DATABASE_URL is missing');
 });
 
+/** Keys that nobody else shares. */
+const keyed = (key: string): TryKeys => ({ person: key, address: `of ${key}` });
+
 test('wrong passwords run out, a right one and time bring them back', async () => {
   let now = new Date('2026-05-14T10:00:00Z');
   const limiter = new TryLimiter(() => now);
   const stored = await hashPassword('the right one');
   const attempt = (given: string, of: string | undefined = stored) =>
-    checkPassword(limiter, 'key', of, given).then(
+    checkPassword(limiter, keyed('key'), of, given).then(
       () => 'in',
       (e: IdiomError) => e.code,
     );
@@ -98,16 +101,16 @@ test('eight wrong passwords of one key lock it for ten minutes from the first, s
   const limiter = new TryLimiter(() => new Date(now));
   const check = (key: string) => {
     try {
-      limiter.check(key);
+      limiter.check(keyed(key));
       return 'may try';
     } catch (e) {
       return (e as IdiomError).message;
     }
   };
-  for (let i = 0; i < 7; i++) limiter.wrong('a');
+  for (let i = 0; i < 7; i++) limiter.wrong(keyed('a'));
   expect(check('a')).toBe('may try');
   now = 60_000;
-  limiter.wrong('a');
+  limiter.wrong(keyed('a'));
   expect(check('a')).toBe('Wait 540 s and try again.');
   expect(check('b')).toBe('may try');
   now = 600_000;
@@ -115,31 +118,53 @@ test('eight wrong passwords of one key lock it for ten minutes from the first, s
   now = 600_001;
   expect(check('a')).toBe('may try');
   // the eight are forgotten, the next is the first again
-  limiter.wrong('a');
+  limiter.wrong(keyed('a'));
   expect(check('a')).toBe('may try');
-  limiter.right('a');
-  for (let i = 0; i < 7; i++) limiter.wrong('a');
+  limiter.right(keyed('a'));
+  for (let i = 0; i < 7; i++) limiter.wrong(keyed('a'));
   expect(check('a')).toBe('may try');
 });
 
 test('of ten thousand keys the limiter forgets the oldest when another comes: it never grows beyond', () => {
   const limiter = new TryLimiter(() => new Date(0));
   const locked = (key: string) => {
-    for (let i = 0; i < 8; i++) limiter.wrong(key);
+    for (let i = 0; i < 8; i++) limiter.wrong(keyed(key));
   };
   const isLocked = (key: string) => {
     try {
-      limiter.check(key);
+      limiter.check(keyed(key));
       return false;
     } catch {
       return true;
     }
   };
   locked('first');
-  for (let k = 0; k < 9_999; k++) limiter.wrong(`other ${k}`);
+  for (let k = 0; k < 9_999; k++) limiter.wrong(keyed(`other ${k}`));
   expect(isLocked('first')).toBe(true);
-  limiter.wrong('one more');
+  limiter.wrong(keyed('one more'));
   expect(isLocked('first')).toBe(false);
+});
+
+test('one address runs out over all the names it tries, one person over all addresses', () => {
+  const limiter = new TryLimiter(() => new Date(0));
+  const tries = (keys: (i: number) => TryKeys, most: number) => {
+    for (let i = 0; i < most; i++) {
+      limiter.check(keys(i));
+      limiter.wrong(keys(i));
+    }
+    expect(() => limiter.check(keys(most))).toThrow(/^Wait/);
+  };
+  tries((i) => ({ person: `name ${i}`, address: 'here' }), 40);
+  limiter.check({ person: 'name 41', address: 'there' });
+  tries((i) => ({ person: 'somebody', address: `from ${i}` }), 60);
+  // a right one in between does not open the address to the rest
+  const keys = { person: 'own', address: 'own address' };
+  for (let i = 0; i < 39; i++) limiter.wrong({ person: `n ${i}`, address: keys.address });
+  limiter.wrong(keys);
+  limiter.right(keys);
+  limiter.check(keys);
+  limiter.wrong({ person: 'n', address: keys.address });
+  expect(() => limiter.check(keys)).toThrow(/^Wait/);
 });
 
 test('what is named in a body is a fault of its field', () => {

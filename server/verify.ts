@@ -16,6 +16,7 @@ import {
   type Entry,
   type EntryOf,
 } from '../core/records';
+import { IdiomError } from '../core/errors';
 import { canonicalBytes, sha256 } from './canonical';
 import { judgingAgain } from './judgingAgain';
 import { openPool, poolOptions, type Database } from './database';
@@ -79,12 +80,29 @@ export function verifyEntry(
   return { faults, entry };
 }
 
+/** As below; what cannot be read at all is a fault too. */
 export async function verifyOrganisation(
   db: Database,
   organisation: string,
   expected?: { head: string; count: number },
 ): Promise<Verification> {
   const faults: string[] = [];
+  try {
+    return await lookThrough(db, organisation, faults, expected);
+  } catch (error) {
+    const isAway = (error instanceof IdiomError && error.status === 503) || 'errno' in (error as object);
+    if (isAway || !(error instanceof Error)) throw error;
+    faults.push(`something in it cannot be read: ${error.message}`);
+    return { organisation, count: 0, head: '', cannotBeJudgedAgain: 0, sinceBaseline: 0, faults };
+  }
+}
+
+async function lookThrough(
+  db: Database,
+  organisation: string,
+  faults: string[],
+  expected?: { head: string; count: number },
+): Promise<Verification> {
   const byCheck = new Map<string, Entry[]>();
   const byRope = new Map<string, EntryOf<'rope-event'>[]>();
   const profiles = new Map((await storedProfiles(db)).map((p) => [`${p.profile}@${p.version}`, p]));

@@ -80,6 +80,7 @@ describe('of another organisation nothing is there', () => {
   const RIGHT: Readonly<Record<string, () => object>> = {
     'PATCH /people/:id': () => ({ password: PASSWORD }),
     'POST /passing-trials/:id/withdrawals': () => ({ id: randomUUID(), reason: 'tried with another rope' }),
+    'POST /people/:id/confirmations': () => ({ id: randomUUID() }),
     'POST /people/:id/sign-offs': () => ({ id: randomUUID(), knot: 'bowline', may: 'tie', given: true }),
     'POST /ropes/:id/events': () => ({
       id: randomUUID(),

@@ -7,6 +7,8 @@ export interface Endpoint {
   readonly summary: string;
   /** 'open' needs no session; otherwise a session, and one of the roles if any are given */
   readonly access: 'open' | 'session' | readonly Role[];
+  /** open too to somebody who has still to change a first password */
+  readonly withFirstPassword?: true;
   readonly params?: z.ZodType;
   readonly query?: z.ZodType;
   readonly body?: z.ZodType;

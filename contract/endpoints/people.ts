@@ -2,9 +2,12 @@
 import type { Endpoint } from './endpoint';
 import {
   changePersonBody,
+  credentialsReply,
   demoPeopleReply,
+  newConfirmationBody,
   newPersonBody,
   newSignOffBody,
+  ownPasswordBody,
   ownPinBody,
   peopleReply,
   person,
@@ -15,6 +18,7 @@ import {
   setupBody,
   signInBody,
 } from '../people';
+import { page } from '../common';
 import { importBody, importReply } from '../ropes';
 import { ROUTES } from '../routes';
 
@@ -85,6 +89,29 @@ export const PEOPLE = {
     params: personParams,
     body: changePersonBody,
     reply: personReply,
+  },
+  ownPassword: {
+    ...ROUTES.ownPassword,
+    summary: 'Change the own password; every other session ends',
+    access: 'session',
+    withFirstPassword: true,
+    body: ownPasswordBody,
+    reply: sessionReply,
+  },
+  newConfirmation: {
+    ...ROUTES.newConfirmation,
+    summary: 'Say that one has seen the person face to face, and that it is they who have this account',
+    access: ['instructor'],
+    params: personParams,
+    body: newConfirmationBody,
+    reply: personReply,
+  },
+  credentials: {
+    ...ROUTES.credentials,
+    summary: 'What was set for whom and by whom: people made, passwords and PINs, names, roles, confirmations',
+    access: ['instructor'],
+    query: page,
+    reply: credentialsReply,
   },
   ownPin: {
     ...ROUTES.ownPin,

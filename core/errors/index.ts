@@ -26,6 +26,8 @@ export const ERRORS = {
   'too-many-tries': { status: 429, title: 'Too many wrong passwords', detail: 'Wait {seconds} s and try again.' },
   'id-taken': { status: 409, title: 'This id already stands for something else', detail: 'The same id was sent with another content. Nothing was changed.' },
   'signer-not-second': { status: 409, title: 'This person cannot be the second signer', detail: 'The second signer is neither the one who tied the knot, nor the first checker, nor who corrected the check.' },
+  'signer-depends': { status: 409, title: 'This person cannot be the second one to that person', detail: '{other} made {signer}, or set how they sign in: until another instructor has confirmed them in person they are no second person to {other}.' },
+  'first-password': { status: 403, title: 'Change the first password first', detail: 'It was given by somebody else, who knows it. Nothing else is open until it is changed.' },
   'already-signed': { status: 409, title: 'This check is signed already', detail: 'It has a second signature.' },
   'finding-open': { status: 409, title: 'This knot is to be taken out and retied', detail: 'The finding on it is open: say what was done about it first. Tied again it is a new knot.' },
   'reason-needed': { status: 409, title: 'Another knot in this rope is to be taken out', detail: 'Open at: {places}. Say in writing why the rest of the rope is used (despite_open_finding).' },

@@ -1,6 +1,5 @@
 export {
   aboutOf,
-  aboutRow,
   DONE_WORDS,
   FIRST_PREVIOUS,
   isOfCheck,

@@ -98,6 +98,7 @@ export function ensureBuilt() {
       'server/main.ts',
       'server/prepare.ts',
       'server/verify.ts',
+      'server/confirm.ts',
       '--bundle',
       '--platform=node',
       '--format=esm',

@@ -165,6 +165,7 @@ export async function plantDemo(db: Database, now: Date): Promise<void> {
       organisation,
       organisation_name: DEMO_ORGANISATION,
       demo: true,
+      must_change: false,
       person: {
         id: demoId(handle),
         handle,

@@ -8,3 +8,21 @@ INSERT IGNORE INTO chain_heads (organisation, sequence, sha256)
   VALUES ('00000000-0000-0000-0000-000000000000', 0, '0000000000000000000000000000000000000000000000000000000000000000');
 -- The record holds SHA-256 of the salt with the name: without the salt nothing of the name can be found from it.
 ALTER TABLE people ADD COLUMN IF NOT EXISTS name_salt BINARY(32) NULL AFTER name;
+-- What was set for a person by whom, and who confirmed in person that they are themselves. In the order of its numbers.
+CREATE TABLE IF NOT EXISTS credential_events (
+  id CHAR(36) CHARACTER SET ascii NOT NULL PRIMARY KEY,
+  number INT UNSIGNED NOT NULL AUTO_INCREMENT,
+  organisation CHAR(36) CHARACTER SET ascii NOT NULL,
+  person CHAR(36) CHARACTER SET ascii NOT NULL,
+  what ENUM('made','password','pin','passkey','own-password','own-pin','own-passkey','renamed','roles','confirmed') NOT NULL,
+  roles SET('instructor','assessor','inspector','learner','owner') NULL,
+  by_person CHAR(36) CHARACTER SET ascii NOT NULL,
+  at DATETIME(3) NOT NULL,
+  UNIQUE KEY (number),
+  KEY (person, number),
+  KEY (organisation, number),
+  FOREIGN KEY (organisation) REFERENCES organisations (id),
+  FOREIGN KEY (person) REFERENCES people (id)
+);
+-- A first password is known to whoever gave it: it is changed before anything else.
+ALTER TABLE people ADD COLUMN IF NOT EXISTS must_change BOOLEAN NOT NULL DEFAULT FALSE AFTER pin_hash;

@@ -6,7 +6,8 @@ import { verify } from '@node-rs/argon2';
 import { fault } from '../../core/errors';
 import type { Context } from '../context';
 import { rows } from '../database';
-import { keeping } from '../record/keeping';
+import { keeping, keepingFor } from '../record/keeping';
+import { noteCredential } from '../tables/credentials';
 import { changePerson, type StoredPerson } from '../tables/people';
 import { hashPassword } from './session';
 import type { SessionPerson } from '../tables/sessions';
@@ -42,7 +43,8 @@ export async function checkPin(
 
 export async function setPin(context: Context, person: SessionPerson, pin: string): Promise<void> {
   const pin_hash = await hashPassword(pin);
-  await keeping(context.db, { organisation: person.organisation, by: person.id, now: context.now() }, (k) =>
-    changePerson(k, person.id, { pin_hash }),
-  );
+  await keepingFor(context, person, async (k) => {
+    await changePerson(k, person.id, { pin_hash });
+    await noteCredential(k, person.id, 'own-pin', person.id);
+  });
 }

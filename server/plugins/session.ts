@@ -8,35 +8,65 @@ import { insertSession, deleteSession, sessionPerson, type SessionPerson } from 
 
 export const COOKIE = 'idiom_session';
 const SESSION_DAYS = 7;
-const TRIES = 8;
 const WINDOW_MS = 10 * 60_000;
+/** Wrong passwords in a window: of one person from one address, of one address whoever it tries, of one person from wherever. */
+const TRIES = { both: 8, address: 40, person: 60 } as const;
 const MOST_KEYS = 10_000;
 
 export const tokenHash = (token: string): string => createHash('sha256').update(token).digest('hex');
 /** argon2id with the package's defaults (19 MiB, two passes). */
 export const hashPassword = (password: string): Promise<string> => hash(password);
 
-/** Counts wrong passwords per key; in memory, bounded. */
+export interface TryKeys {
+  readonly person: string;
+  readonly address: string;
+}
+/** By what wrong passwords are counted, together wherever a password is asked. @param person an id, or a name nobody has */
+export const keysOf = (request: FastifyRequest, person: string): TryKeys => ({ person, address: request.ip });
+
+type Counted = keyof typeof TRIES;
+/** Counts wrong passwords; in memory, bounded. */
 export class TryLimiter {
-  private readonly tries = new Map<string, { count: number; since: number }>();
+  private readonly tries: Readonly<Record<Counted, Map<string, { count: number; since: number }>>> = {
+    both: new Map(),
+    address: new Map(),
+    person: new Map(),
+  };
   constructor(private readonly now: () => Date) {}
+  private each({ person, address }: TryKeys): readonly (readonly [of: Counted, key: string])[] {
+    return [
+      ['both', `${person}|${address}`],
+      ['address', address],
+      ['person', person],
+    ];
+  }
   /** @throws too-many-tries */
-  check(key: string): void {
-    const t = this.tries.get(key);
+  check(keys: TryKeys): void {
     const at = this.now().getTime();
-    if (!t || at - t.since > WINDOW_MS) return;
-    if (t.count >= TRIES) throw fault('too-many-tries', { seconds: Math.ceil((t.since + WINDOW_MS - at) / 1000) });
+    for (const [of, key] of this.each(keys)) {
+      const t = this.tries[of].get(key);
+      if (t && at - t.since <= WINDOW_MS && t.count >= TRIES[of])
+        throw fault('too-many-tries', { seconds: Math.ceil((t.since + WINDOW_MS - at) / 1000) });
+    }
   }
-  wrong(key: string): void {
+  wrong(keys: TryKeys): void {
     const at = this.now().getTime();
-    const t = this.tries.get(key);
-    if (!t || at - t.since > WINDOW_MS) {
-      if (this.tries.size >= MOST_KEYS) this.tries.delete(this.tries.keys().next().value!);
-      this.tries.set(key, { count: 1, since: at });
-    } else t.count += 1;
+    for (const [of, key] of this.each(keys)) {
+      const tries = this.tries[of];
+      const t = tries.get(key);
+      if (!t || at - t.since > WINDOW_MS) {
+        if (tries.size >= MOST_KEYS) tries.delete(tries.keys().next().value!);
+        tries.set(key, { count: 1, since: at });
+      } else t.count += 1;
+    }
   }
-  right(key: string): void {
-    this.tries.delete(key);
+  /** The right one was given: what this person got wrong there is forgotten; of the others only this try is. */
+  right(keys: TryKeys): void {
+    for (const [of, key] of this.each(keys)) {
+      const t = this.tries[of].get(key);
+      if (of === 'both') this.tries.both.delete(key);
+      else if (t) t.count -= 1;
+    }
   }
 }
 
@@ -48,17 +78,23 @@ let dummy: string | undefined;
  */
 export async function checkPassword(
   limiter: TryLimiter,
-  key: string,
+  keys: TryKeys,
   stored: string | undefined,
   given: string,
 ): Promise<void> {
-  limiter.check(key);
+  limiter.check(keys);
   // counted before the slow comparison, so that tries sent side by side count too
-  limiter.wrong(key);
+  limiter.wrong(keys);
   dummy ??= await hashPassword(randomBytes(16).toString('hex'));
   const right = await verify(stored ?? dummy, given);
   if (!right || stored === undefined) throw fault('wrong-password');
-  limiter.right(key);
+  limiter.right(keys);
+}
+
+/** The hash of the session's own token; null where there is none. */
+export function tokenOf(request: FastifyRequest): string | null {
+  const token = request.cookies[COOKIE];
+  return token ? tokenHash(token) : null;
 }
 
 export async function openSession(context: Context, reply: FastifyReply, person: string): Promise<void> {

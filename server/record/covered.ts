@@ -50,6 +50,7 @@ export const COVERED = {
   round_walks: { key: ['id'], of: 'organisation' },
   imports: { key: ['id'], of: 'organisation' },
   wrong_pins: { key: ['id'], of: 'organisation' },
+  credential_events: { key: ['id'], of: 'organisation' },
 } as const satisfies Readonly<Record<string, Table>>;
 export type CoveredTable = keyof typeof COVERED;
 export const COVERED_TABLES = Object.keys(COVERED) as CoveredTable[];
@@ -74,17 +75,23 @@ export type Raw = Readonly<Record<string, unknown>>;
 const LONGEST_TEXT = 400;
 function valueOf(v: unknown): RowValue {
   if (v === null || v === undefined) return null;
-  if (v instanceof Date) return v.toISOString();
+  if (v instanceof Date) return Number.isNaN(v.getTime()) ? 'no time' : v.toISOString();
   if (typeof v === 'number') return v;
   if (typeof v === 'boolean') return v ? 1 : 0;
   const text = Buffer.isBuffer(v) ? v.toString('hex') : typeof v === 'string' ? v : JSON.stringify(v);
   return text.length > LONGEST_TEXT ? `sha256:${sha256(text)}` : text;
 }
 
-/** The seal of a row's names; null where there is no salt, because they were erased or never sealed. */
+/** What stands where a name was erased. */
+export const ERASED_NAME = 'a person, erased';
+const isErased = (raw: Raw): boolean =>
+  raw['name'] === ERASED_NAME && raw['about'] === '' && /^erased-[0-9a-f]{8}$/.test(String(raw['handle']));
+
+/** The seal of a row's names; null where they were erased, `none` where there are names and nothing seals them. */
 function sealOf(table: CoveredTable, raw: Raw): string | null {
   const { sealed } = tableOf(table);
   const salt = sealed && (raw[sealed.salt] as Buffer | null);
+  if (!salt && !isErased(raw)) return 'none';
   return salt
     ? sha256(Buffer.concat([salt, Buffer.from(contentHash(sealed.columns.map((c) => valueOf(raw[c]))))]))
     : null;

@@ -3,7 +3,7 @@ import { IdiomError } from '../../core/errors';
 import type { EntryKind, EntryOf } from '../../core/records';
 import { contentHash } from '../canonical';
 import type { Context } from '../context';
-import { inTransaction, type Connection } from '../database';
+import { inTransaction } from '../database';
 import { keepingRows, type Keeping } from '../record/keeping';
 import { append, lockChain, type Recorded } from '../tables/entries';
 import type { SessionPerson } from '../tables/sessions';

@@ -7,6 +7,7 @@ import { differencesBetween, type SignatureBody } from '../../core/records';
 import type { Context } from '../context';
 import { checkPassword, type TryLimiter } from '../plugins/session';
 import { checkPin } from '../plugins/pin';
+import { dependsOn } from '../tables/credentials';
 import { type Recorded } from '../tables/entries';
 import { personById } from '../tables/people';
 import type { SessionPerson } from '../tables/sessions';
@@ -19,13 +20,13 @@ async function signerOf(
   context: Context,
   who: SessionPerson,
   limiter: TryLimiter,
-  ip: string,
+  address: string,
   given: z.output<typeof newSignatureBody>['signer'],
 ): Promise<{ signer: string; proved_by: NonNullable<SignatureBody['proved_by']> }> {
   if (!given) return { signer: who.id, proved_by: 'session' };
   const other = await personById(context.db, who.organisation, given.person);
   if (given.pin !== undefined) await checkPin(context, who, other, given.pin);
-  else await checkPassword(limiter, `sign|${given.person}|${ip}`, other?.password_hash, given.password!);
+  else await checkPassword(limiter, { person: given.person, address }, other?.password_hash, given.password!);
   if (!RECORDING_ROLES.some((r) => other!.roles.includes(r)))
     throw fault('role-missing', { roles: RECORDING_ROLES.join(', ') });
   return { signer: other!.id, proved_by: given.pin !== undefined ? 'pin' : 'password' };
@@ -35,7 +36,7 @@ export async function recordSignature(
   context: Context,
   who: SessionPerson,
   limiter: TryLimiter,
-  ip: string,
+  address: string,
   check: string,
   body: z.output<typeof newSignatureBody>,
 ): Promise<Recorded> {
@@ -48,7 +49,7 @@ export async function recordSignature(
     note: body.note,
     signer: body.signer?.person ?? who.id,
   };
-  const { signer, proved_by } = await signerOf(context, who, limiter, ip, body.signer);
+  const { signer, proved_by } = await signerOf(context, who, limiter, address, body.signer);
   if (body.seen_at)
     notInTheFuture('seen_at', body.seen_at, context.now(), 'lies in the future: is the clock of the device right?');
   return recordEntry(
@@ -59,6 +60,12 @@ export async function recordSignature(
       const found = await checkInChain(c, who.organisation, check);
       if (signer === found.check.tied_by || signer === found.checker || signer === found.corrector)
         throw fault('signer-not-second');
+      for (const other of [found.check.tied_by, found.checker, found.corrector])
+        if (other !== null && other !== signer && (await dependsOn(c, signer, other)))
+          throw fault('signer-depends', {
+            signer: (await personById(c, who.organisation, signer))!.name,
+            other: (await personById(c, who.organisation, other))!.name,
+          });
       if (found.signedSince) throw fault('already-signed');
       if (body.seen_at && body.seen_at < found.check.tied_at)
         throw badField('seen_at', 'lies before the knot was tied');

@@ -11,7 +11,9 @@ import {
   closeSession,
   currentPerson,
   hashPassword,
+  keysOf,
   openSession,
+  tokenOf,
   type TryLimiter,
 } from '../plugins/session';
 import { anyDemo, insertOrganisation } from '../tables/organisations';
@@ -27,10 +29,12 @@ import {
   publicPerson,
   updatePreferences,
 } from '../tables/people';
+import { credentialsPage, dependsOnWhom, isConfirmation, noteCredential } from '../tables/credentials';
 import { endSessionsOf, type SessionPerson } from '../tables/sessions';
 import { insertSignOff, signedOff, signOffById } from '../tables/signOffs';
 import { wrongPinsOf } from '../tables/wrongPins';
 import { contentHash } from '../canonical';
+import { fromSequenceCursor, sequenceCursor } from '../cursor';
 import { keptOnce } from '../kept';
 import { knotIn } from '../named';
 import { setPin } from '../plugins/pin';
@@ -46,6 +50,7 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
       organisation: who ? { id: who.organisation, name: who.organisation_name, demo: who.demo } : null,
       demo: who ? who.demo : await anyDemo(db),
       setup_open: who ? false : context.settings.setupToken !== null && (await countPeople(db)) === 0,
+      must_change_password: who?.must_change ?? false,
     };
   };
 
@@ -54,7 +59,7 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
   bind(app, context, ENDPOINTS.signIn, async ({ body, request, reply }) => {
     const handle = body.handle.trim().toLowerCase();
     const found = /^[a-z0-9.-]+$/.test(handle) ? await personByHandle(db, handle) : null;
-    await checkPassword(limiter, `sign-in|${handle}|${request.ip}`, found?.password_hash, body.password);
+    await checkPassword(limiter, keysOf(request, found?.id ?? handle), found?.password_hash, body.password);
     await openSession(context, reply, found!.id);
     const [org] = await rows<{ id: string; name: string; demo: number }>(
       db,
@@ -66,12 +71,19 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
       organisation: { id: org!.id, name: org!.name, demo: Boolean(org!.demo) },
       demo: Boolean(org!.demo),
       setup_open: false,
+      must_change_password: found!.must_change,
     };
   });
 
   bind(app, context, ENDPOINTS.signOut, async ({ request, reply }) => {
     await closeSession(context, request, reply);
-    return { person: null, organisation: null, demo: await anyDemo(db), setup_open: false };
+    return {
+      person: null,
+      organisation: null,
+      demo: await anyDemo(db),
+      setup_open: false,
+      must_change_password: false,
+    };
   });
 
   bind(app, context, ENDPOINTS.demoPeople, async () =>
@@ -102,6 +114,7 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
       organisation: { id: organisation, name: body.organisation, demo: false },
       demo: false,
       setup_open: false,
+      must_change_password: false,
     };
   });
 
@@ -130,16 +143,18 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
     if (there) return there;
     const password_hash = await hashPassword(body.password);
     try {
-      await keepingFor(context, who, (k) =>
-        insertPerson(k, {
+      await keepingFor(context, who, async (k) => {
+        await insertPerson(k, {
           id: body.id,
           organisation: who.organisation,
           handle: body.handle,
           name: body.name,
           password_hash,
           roles,
-        }),
-      );
+          must_change: true,
+        });
+        await noteCredential(k, body.id, 'made', who.id, { roles });
+      });
     } catch (error) {
       if (error instanceof IdiomError && error.code === 'id-taken') {
         const made = await again();
@@ -155,28 +170,79 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
     const found = await personById(db, who.organisation, id);
     if (!found) throw fault('not-found');
     const mayKnow = id === who.id || who.person.roles.includes('instructor');
+    const [settings, depends] = await Promise.all([
+      credentialsPage(db, who.organisation, { person: id, limit: 50 }),
+      dependsOnWhom(db, who.organisation, id),
+    ]);
     return {
+      settings: settings.map(({ number: _, ...row }) => row),
+      depends_on: await Promise.all(
+        depends.map(async (d) => ({ id: d, name: (await personById(db, who.organisation, d))?.name ?? d })),
+      ),
       person: publicPerson(found),
       signed_off: await signedOff(db, who.organisation, id),
       wrong_pins: mayKnow ? await wrongPinsOf(db, who.organisation, id, 20) : [],
     };
   };
   bind(app, context, ENDPOINTS.personById, ({ params, who }) => personPage(who, params.id));
-  bind(app, context, ENDPOINTS.changePerson, async ({ params, body, who }) => {
+  bind(app, context, ENDPOINTS.changePerson, async ({ params, body, who, request }) => {
+    if (body.password !== undefined && params.id === who.id)
+      throw new IdiomError('bad-input', {}, [
+        { path: 'password', message: 'one’s own is changed with the one until now: /people/me/password' },
+      ]);
     if (!(await personById(db, who.organisation, params.id))) throw fault('not-found');
     const password_hash = body.password === undefined ? undefined : await hashPassword(body.password);
     await keepingFor(context, who, async (k) => {
       const instructors = await instructorsHeld(k.c, who.organisation);
       if (body.roles && !body.roles.includes('instructor') && instructors.length === 1 && instructors[0] === params.id)
         throw fault('last-instructor');
-      await changePerson(k, params.id, { name: body.name, roles: body.roles, password_hash });
+      const before = (await personById(k.c, who.organisation, params.id))!;
+      // whoever gives somebody else a password knows it: they change it first of all
+      const must_change = password_hash !== undefined && params.id !== who.id ? true : undefined;
+      await changePerson(k, params.id, { name: body.name, roles: body.roles, password_hash, must_change });
+      if (body.name !== undefined && body.name !== before.name) await noteCredential(k, params.id, 'renamed', who.id);
+      if (body.roles) await noteCredential(k, params.id, 'roles', who.id, { roles: body.roles });
+      if (password_hash !== undefined)
+        await noteCredential(k, params.id, params.id === who.id ? 'own-password' : 'password', who.id);
     });
-    if (password_hash !== undefined && params.id !== who.id) await endSessionsOf(db, params.id);
+    if (password_hash !== undefined) await endSessionsOf(db, params.id, tokenOf(request));
     return personPage(who, params.id);
+  });
+  bind(app, context, ENDPOINTS.ownPassword, async ({ body, who, request }) => {
+    const me = await personById(db, who.organisation, who.id);
+    await checkPassword(limiter, keysOf(request, who.id), me?.password_hash, body.password);
+    if (body.new_password === body.password)
+      throw new IdiomError('bad-input', {}, [{ path: 'new_password', message: 'is the one until now' }]);
+    const password_hash = await hashPassword(body.new_password);
+    await keepingFor(context, who, async (k) => {
+      await changePerson(k, who.id, { password_hash, must_change: false });
+      await noteCredential(k, who.id, 'own-password', who.id);
+    });
+    await endSessionsOf(db, who.id, tokenOf(request));
+    return sessionOf(request);
+  });
+  bind(app, context, ENDPOINTS.newConfirmation, async ({ params, body, who }) => {
+    if (!(await personById(db, who.organisation, params.id))) throw fault('not-found');
+    if (params.id === who.id)
+      throw new IdiomError('bad-input', {}, [{ path: 'person', message: 'nobody confirms themselves' }]);
+    if (!(await isConfirmation(db, body.id, params.id, who.id)))
+      await keepingFor(context, who, (k) => noteCredential(k, params.id, 'confirmed', who.id, { id: body.id }));
+    return personPage(who, params.id);
+  });
+  bind(app, context, ENDPOINTS.credentials, async ({ query, who }) => {
+    const found = await credentialsPage(db, who.organisation, {
+      before: fromSequenceCursor(query.cursor),
+      limit: query.limit + 1,
+    });
+    const items = found.slice(0, query.limit);
+    return {
+      items: items.map(({ number: _, ...row }) => row),
+      next: found.length > query.limit ? sequenceCursor(items.at(-1)!.number) : null,
+    };
   });
   bind(app, context, ENDPOINTS.ownPin, async ({ body, who, request }) => {
     const me = await personById(db, who.organisation, who.id);
-    await checkPassword(limiter, `pin|${who.id}|${request.ip}`, me?.password_hash, body.password);
+    await checkPassword(limiter, keysOf(request, who.id), me?.password_hash, body.password);
     await setPin(context, who, body.pin);
     return publicPerson((await personById(db, who.organisation, who.id))!);
   });

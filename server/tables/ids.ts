@@ -15,6 +15,7 @@ const WITH_IDS = [
   'rounds',
   'round_walks',
   'imports',
+  'credential_events',
   'entries',
 ] as const;
 

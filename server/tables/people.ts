@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import type { Person, Role } from '../../contract';
 import { rows, run, type Connection, type Database } from '../database';
+import { ERASED_NAME } from '../record/covered';
 import type { Keeping } from '../record/keeping';
 
 interface PersonRow {
@@ -19,17 +20,19 @@ interface PersonRow {
   length_unit: Person['length_unit'];
   hand: Person['hand'];
   single_keys: number;
+  must_change: number;
   about: string;
 }
 export interface StoredPerson extends Person {
   readonly organisation: string;
   readonly password_hash: string;
   readonly pin_hash: string | null;
+  readonly must_change: boolean;
   readonly about: string;
 }
 
 const COLUMNS =
-  'id, organisation, handle, name, password_hash, pin_hash, roles, fist_mm, arm_mm, hand_mm, foot_mm, calibrated, length_unit, hand, single_keys, about';
+  'id, organisation, handle, name, password_hash, pin_hash, roles, fist_mm, arm_mm, hand_mm, foot_mm, calibrated, length_unit, hand, single_keys, must_change, about';
 
 const fromRow = (r: PersonRow): StoredPerson => ({
   id: r.id,
@@ -48,6 +51,7 @@ const fromRow = (r: PersonRow): StoredPerson => ({
   length_unit: r.length_unit,
   hand: r.hand,
   single_keys: Boolean(r.single_keys),
+  must_change: Boolean(r.must_change),
   about: r.about,
 });
 
@@ -117,13 +121,15 @@ export interface NewPerson {
   readonly hand?: Person['hand'];
   readonly pin_hash?: string;
   readonly about?: string;
+  /** the password was given by somebody else */
+  readonly must_change?: boolean;
 }
 /** @throws id-taken */
 export async function insertPerson(k: Keeping, p: NewPerson): Promise<void> {
   await k.made('people', p.id);
   await run(
     k.c,
-    'INSERT INTO people (id, organisation, handle, name, name_salt, password_hash, pin_hash, roles, fist_mm, arm_mm, calibrated, length_unit, hand, about, created_at) VALUES (?)',
+    'INSERT INTO people (id, organisation, handle, name, name_salt, password_hash, pin_hash, must_change, roles, fist_mm, arm_mm, calibrated, length_unit, hand, about, created_at) VALUES (?)',
     [
       [
         p.id,
@@ -133,6 +139,7 @@ export async function insertPerson(k: Keeping, p: NewPerson): Promise<void> {
         randomBytes(32),
         p.password_hash,
         p.pin_hash ?? null,
+        p.must_change ?? false,
         p.roles.join(','),
         p.fist_mm ?? 100,
         p.arm_mm ?? null,
@@ -171,6 +178,7 @@ export async function changePerson(
     readonly roles?: readonly Role[] | undefined;
     readonly password_hash?: string | undefined;
     readonly pin_hash?: string | undefined;
+    readonly must_change?: boolean | undefined;
   },
 ): Promise<void> {
   const { roles, ...rest } = changes;
@@ -181,6 +189,15 @@ export async function changePerson(
   );
   if (Object.keys(set).length === 0) return;
   await run(k.c, 'UPDATE people SET ? WHERE organisation = ? AND id = ?', [set, k.organisation, id]);
+  k.changed('people', id);
+}
+/** Erases a person's names with what opens their seal. The row says so from then on, and verifies; without this entry it is accused. */
+export async function erasePerson(k: Keeping, id: string): Promise<void> {
+  await run(
+    k.c,
+    'UPDATE people SET name = ?, handle = ?, about = ?, name_salt = NULL WHERE organisation = ? AND id = ?',
+    [ERASED_NAME, `erased-${id.slice(0, 8)}`, '', k.organisation, id],
+  );
   k.changed('people', id);
 }
 /** Everyone of the organisation who is instructor; held until the transaction ends. */

@@ -7,6 +7,8 @@ export interface SessionPerson {
   readonly organisation: string;
   readonly organisation_name: string;
   readonly demo: boolean;
+  /** a first password, given by somebody else, that was not changed yet */
+  readonly must_change: boolean;
   readonly person: Person;
 }
 
@@ -40,12 +42,13 @@ interface Found {
   foot_mm: number | null;
   calibrated: number;
   has_pin: number;
+  must_change: number;
   length_unit: Person['length_unit'];
   hand: Person['hand'];
   single_keys: number;
 }
 export const SESSION_QUERY =
-  'SELECT p.id, p.organisation, o.name AS organisation_name, o.demo, p.handle, p.name, p.roles, p.fist_mm, p.arm_mm, p.hand_mm, p.foot_mm, p.calibrated, p.pin_hash IS NOT NULL AS has_pin, p.length_unit, p.hand, p.single_keys FROM sessions s JOIN people p ON p.id = s.person JOIN organisations o ON o.id = p.organisation WHERE s.token_sha256 = ? AND s.expires_at > ?';
+  'SELECT p.id, p.organisation, o.name AS organisation_name, o.demo, p.handle, p.name, p.roles, p.fist_mm, p.arm_mm, p.hand_mm, p.foot_mm, p.calibrated, p.pin_hash IS NOT NULL AS has_pin, p.must_change, p.length_unit, p.hand, p.single_keys FROM sessions s JOIN people p ON p.id = s.person JOIN organisations o ON o.id = p.organisation WHERE s.token_sha256 = ? AND s.expires_at > ?';
 
 export async function sessionPerson(db: Database, token_sha256: string, now: Date): Promise<SessionPerson | null> {
   const [r] = await rows<Found>(db, SESSION_QUERY, [token_sha256, now]);
@@ -70,10 +73,11 @@ export async function sessionPerson(db: Database, token_sha256: string, now: Dat
     organisation: r.organisation,
     organisation_name: r.organisation_name,
     demo: Boolean(r.demo),
+    must_change: Boolean(r.must_change),
     person,
   };
 }
-/** Ends every session of a person: a new password leaves none behind. */
-export async function endSessionsOf(db: Database, person: string): Promise<void> {
-  await run(db, 'DELETE FROM sessions WHERE person = ?', [person]);
+/** Ends every session of a person, but for one: a new password leaves none behind. */
+export async function endSessionsOf(db: Database, person: string, but: string | null = null): Promise<void> {
+  await run(db, 'DELETE FROM sessions WHERE person = ? AND token_sha256 <> ?', [person, but ?? '']);
 }

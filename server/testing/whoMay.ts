@@ -48,6 +48,10 @@ export const WHO_MAY: readonly (readonly [route: string, roles: string, whose?: 
   ['GET /people/:id', 'IASLO', 'own'],
   ['PATCH /people/me', 'IASLO'],
   ['POST /people/me/pin', 'IASLO'],
+  ['POST /people/me/password', 'IASLO'],
+  // what was set for whom, and confirming who somebody is
+  ['GET /credentials', 'I'],
+  ['POST /people/:id/confirmations', 'I', 'own'],
   ['POST /people', 'I'],
   ['PATCH /people/:id', 'I', 'own'],
   ['POST /imports', 'I'],

@@ -40,6 +40,7 @@ async function shown(single_keys: boolean, go: (n: number) => void = () => undef
       organisation: null,
       demo: false,
       setup_open: false,
+      must_change_password: false,
     }),
   );
   pressed.mockClear();

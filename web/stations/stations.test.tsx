@@ -337,7 +337,13 @@ describe('before the walk', () => {
 
   test('a learner does not record', async () => {
     show(<Begin />, '/check', '/check', {
-      'GET /session': { person: { ...PERSON, roles: ['learner'] }, organisation: null, demo: false, setup_open: false },
+      'GET /session': {
+        person: { ...PERSON, roles: ['learner'] },
+        organisation: null,
+        demo: false,
+        setup_open: false,
+        must_change_password: false,
+      },
     });
     expect(await screen.findByText('Not with your roles')).toBeTruthy();
   });

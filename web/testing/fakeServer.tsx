@@ -65,6 +65,7 @@ const STANDING: Answers = {
     organisation: { id: 'o', name: 'Loft', demo: false },
     demo: false,
     setup_open: false,
+    must_change_password: false,
   },
   'GET /people': [PERSON, TIER],
   'GET /ropes': [ROPE],
