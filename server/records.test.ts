@@ -64,7 +64,9 @@ describe('a check', () => {
     const before = (await call(t, 'GET', '/record/head', checker)).body['count'] as number;
     const answers = await Promise.all(Array.from({ length: 12 }, () => record().then((r) => r.answer)));
     const sequences = answers.map((a) => a.body['sequence'] as number).sort((a, b) => a - b);
-    expect(sequences).toEqual(Array.from({ length: 12 }, (_, i) => before + 1 + i));
+    // each with the row of its knot behind it
+    expect(sequences).toEqual(Array.from({ length: 12 }, (_, i) => before + 1 + 2 * i));
+    expect((await call(t, 'GET', '/record/head', checker)).body['count']).toBe(before + 24);
   });
 
   test('sent twice at the same moment is still one', async () => {

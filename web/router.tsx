@@ -98,6 +98,10 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('./stations/log/Import')).Import }),
           },
           {
+            path: 'log/people/set',
+            lazy: async () => ({ Component: (await import('./stations/log/WhatWasSet')).WhatWasSet }),
+          },
+          {
             path: 'log/people/:id',
             lazy: async () => ({ Component: (await import('./stations/log/PersonPage')).PersonPage }),
           },

@@ -2,6 +2,7 @@
 import { useEffect, useState } from 'react';
 import { Button, Dropdown, Modal } from 'react-bootstrap';
 import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
+import { OwnPassword } from './OwnPassword';
 import { useKnotsQuery, useProfilesQuery, useSessionQuery, useSignOutMutation } from '../store/api';
 import { openDesk, useApp, useDeskOwner } from '../store';
 import { useAltDigits, useKeys } from './keys';
@@ -122,6 +123,23 @@ function KeyHelp({ show, close }: { show: boolean; close: () => void }) {
   );
 }
 
+/** A first password is changed before anything else. */
+function FirstPassword({ name, onSignOut }: { readonly name: string; readonly onSignOut: () => void }) {
+  return (
+    <main className="state-page" style={{ margin: '0 auto', maxWidth: 720 }}>
+      <h1>{name}: choose a password of your own</h1>
+      <p className="m-0">
+        The one you came in with was given to you by somebody who knows it. Until you have changed it nothing else is
+        open: what you sign has to be yours alone.
+      </p>
+      <OwnPassword />
+      <Button variant="outline-primary" onClick={onSignOut}>
+        Sign out
+      </Button>
+    </main>
+  );
+}
+
 export function Shell() {
   const navigate = useNavigate();
   const location = useLocation();
@@ -149,6 +167,14 @@ export function Shell() {
   }, [location.pathname, location.search]);
   if (desk !== person?.id || !person)
     return <div style={{ padding: 40 }} className="loading-bar" role="status" aria-label="Opening" />;
+  // whoever gave it knows it: nothing is open before it is changed
+  if (data?.must_change_password)
+    return (
+      <FirstPassword
+        name={person.name}
+        onSignOut={() => void signOut().then(() => window.location.assign('/sign-in'))}
+      />
+    );
   return (
     <div className="frame">
       <a href="#main" className="visually-hidden-focusable">

@@ -88,6 +88,20 @@ export const api = createApi({
       query: (body) => to('ownPin', {}, { body }),
       invalidatesTags: ['session', 'people'],
     }),
+    ownPassword: b.mutation<Reply<typeof C.sessionReply>, z.input<typeof C.ownPasswordBody>>({
+      query: (body) => to('ownPassword', {}, { body }),
+      invalidatesTags: ['session', 'people'],
+    }),
+    confirmPerson: b.mutation<Reply<typeof C.personReply>, { of: string; body: z.input<typeof C.newConfirmationBody> }>(
+      {
+        query: ({ of, body }) => to('newConfirmation', { id: of }, { body }),
+        invalidatesTags: ['people'],
+      },
+    ),
+    credentials: b.query<Reply<typeof C.credentialsReply>, string | null>({
+      query: (cursor) => to('credentials', {}, { params: { limit: 50, ...(cursor && { cursor }) } }),
+      providesTags: ['people'],
+    }),
     importFile: b.mutation<Reply<typeof C.importReply>, z.input<typeof C.importBody>>({
       query: (body) => to('import', {}, { body }),
       invalidatesTags: (result) => (result?.read_in ? ['ropes', 'people'] : []),
@@ -265,6 +279,9 @@ export const {
   useDemoPeopleQuery,
   usePreferencesMutation,
   usePeopleQuery,
+  useOwnPasswordMutation,
+  useConfirmPersonMutation,
+  useCredentialsQuery,
   useNewPersonMutation,
   useRopesQuery,
   useNewRopeMutation,

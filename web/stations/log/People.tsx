@@ -90,9 +90,10 @@ export function People() {
       <div className="d-flex flex-wrap align-items-baseline gap-3">
         <h1>People</h1>
         {mine.includes('instructor') ? (
-          <Link to="/log/import/people" className="ms-auto no-print">
-            Read a file in
-          </Link>
+          <span className="ms-auto no-print">
+            <Link to="/log/people/set">What was set, and by whom</Link> ·{' '}
+            <Link to="/log/import/people">Read a file in</Link>
+          </span>
         ) : null}
       </div>
       <ul className="rows mt-3" style={{ maxWidth: 860 }}>

@@ -2,16 +2,18 @@
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
-import type { PersonPage as Page } from '../../../contract';
+import type { Person, PersonPage as Page } from '../../../contract';
 import { ROLES } from '../../../contract/roles';
 import { useKnotName } from '../../parts/CheckRows';
 import { Failed, Loading } from '../../parts/States';
 import { newId } from '../../parts/newId';
+import { SetFor } from '../../parts/SetFor';
 import { dateText, momentText } from '../../parts/words';
 import {
   fieldMessage,
   refusalText,
   useChangePersonMutation,
+  useConfirmPersonMutation,
   useKnotsQuery,
   usePersonByIdQuery,
   useSessionQuery,
@@ -177,6 +179,54 @@ function Roles({ of }: { readonly of: Page }) {
   );
 }
 
+/** On whom they depend, what was set for them, and saying that one has seen them. */
+function WhoTheyAre({ of, me }: { readonly of: Page; readonly me: Person }) {
+  const [confirm, { error, isLoading }] = useConfirmPersonMutation();
+  const [id] = useState(newId);
+  const [sure, setSure] = useState(false);
+  const others = of.depends_on.filter((d) => d.id !== me.id);
+  const mayConfirm = me.roles.includes('instructor') && of.person.id !== me.id && others.length > 0;
+  const first = of.person.name.split(' ')[0];
+  return (
+    <section aria-label="What was set for them">
+      {of.depends_on.length > 0 ? (
+        <div className="notice mt-3">
+          <p className="m-0">
+            <b>No second person to {of.depends_on.map((d) => d.name).join(', ')}.</b> Who adds somebody, or gives them a
+            password, could sign as them. It ends when an instructor who does not depend on them has seen {first} face
+            to face and says so here; where there is none, at the machine itself: <code>npm run confirm</code>.
+          </p>
+          {mayConfirm ? (
+            <div className="mt-2 d-flex flex-wrap gap-3 align-items-center">
+              <Form.Check
+                type="checkbox"
+                id="seen"
+                label={`${first} stands before me, and it is ${first} who has this account`}
+                checked={sure}
+                onChange={(e) => setSure(e.target.checked)}
+              />
+              <Button disabled={!sure || isLoading} onClick={() => void confirm({ of: of.person.id, body: { id } })}>
+                Confirm in person
+              </Button>
+            </div>
+          ) : null}
+          {error ? (
+            <p className="invalid-feedback d-block mb-0" role="alert">
+              {refusalText(error)}
+            </p>
+          ) : null}
+        </div>
+      ) : null}
+      {of.settings.length > 0 ? (
+        <details className="mt-3">
+          <summary>What was set for {first}, and by whom</summary>
+          <SetFor settings={of.settings} />
+        </details>
+      ) : null}
+    </section>
+  );
+}
+
 export function PersonPage() {
   const { id = '' } = useParams();
   const { data, error, isLoading, refetch } = usePersonByIdQuery(id);
@@ -225,6 +275,7 @@ export function PersonPage() {
           </ul>
         </div>
       ) : null}
+      <WhoTheyAre key={id} of={data} me={me} />
       <SignOffs of={data} may={id !== me.id && me.roles.some((r) => r === 'instructor' || r === 'assessor')} />
       {me.roles.includes('instructor') ? <Roles key={person.roles.join()} of={data} /> : null}
     </>
