@@ -8,4 +8,5 @@ export * from './roles';
 export * from './ropes';
 export * from './rounds';
 export * from './shows';
+export * from './work';
 export { ENDPOINTS, type Endpoint } from './endpoints';

@@ -23,6 +23,8 @@ import { recordRoutes } from './routes/records';
 import { ropeRoutes } from './routes/ropes';
 import { roundRoutes } from './routes/rounds';
 import { showRoutes } from './routes/shows';
+import { workRoutes } from './routes/work';
+import { computing } from './work/asking';
 
 const BODY_LIMIT = 256 * 1024;
 
@@ -79,26 +81,31 @@ export async function buildApp(context: Context): Promise<FastifyInstance> {
   app.addHook('onRequest', (request, _reply, done) => {
     const { origin, host } = request.headers;
     if (request.method !== 'GET' && request.method !== 'HEAD' && origin !== undefined) {
-      if (!URL.canParse(origin) || new URL(origin).host !== new URL(`http://${host}`).host)
+      const own = `http://${host}`;
+      if (!URL.canParse(origin) || !URL.canParse(own) || new URL(origin).host !== new URL(own).host)
         return done(fault('cross-site'));
     }
     done();
   });
 
   const limiter = new TryLimiter(context.now);
+  const compute = computing(context);
+  app.addHook('onClose', () => compute.work.close());
+  await compute.work.makeReady();
   await app.register((api, _options, done) => {
     bind(api, context, ENDPOINTS.health, async () => {
-      await rows(db, 'SELECT 1');
+      await rows(context.healthDb ?? db, 'SELECT 1');
       return { status: 'ok', database: 'ok', version: settings.version };
     });
-    knotRoutes(api, context);
-    inspectRoutes(api, context);
+    knotRoutes(api, context, compute);
+    inspectRoutes(api, context, compute);
+    workRoutes(api, context, compute);
     peopleRoutes(api, context, limiter);
-    ropeRoutes(api, context);
-    roundRoutes(api, context);
+    ropeRoutes(api, context, compute);
+    roundRoutes(api, context, compute);
     showRoutes(api, context);
-    recordRoutes(api, context, limiter);
-    evidenceRoutes(api, context);
+    recordRoutes(api, context, limiter, compute);
+    evidenceRoutes(api, context, compute);
     done();
   });
   app.get(`${API_BASE}/openapi.json`, { schema: { hide: true } }, () => app.swagger());

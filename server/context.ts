@@ -11,11 +11,16 @@ export interface Settings {
   readonly setupToken: string | null;
   /** where the server is reached from outside, for printed codes; null takes the address of the request */
   readonly publicUrl?: string | null;
+  /** file of the thread in which long work is done; none: it is done where it is asked */
+  readonly workFile?: string | null;
   readonly logLevel: string;
 }
 
 export interface Context {
   readonly db: Database;
+  /** connections that recording has for itself, and those by which it is asked whether all is well; those of all where they are not given */
+  readonly recordingDb?: Database;
+  readonly healthDb?: Database;
   readonly now: () => Date;
   readonly settings: Settings;
 }

@@ -30,10 +30,8 @@ export async function pageHead(context: Context, who: SessionPerson, title: stri
     head_sha256: head.sha256,
   };
 }
-export async function namesOf(context: Context, who: SessionPerson): Promise<(person: string) => string> {
-  const names = new Map((await peopleOf(context.db, who.organisation)).map((p) => [p.id, p.name]));
-  return (person) => names.get(person) ?? person;
-}
+export const namesOf = async (context: Context, who: SessionPerson): Promise<Record<string, string>> =>
+  Object.fromEntries((await peopleOf(context.db, who.organisation)).map((p) => [p.id, p.name]));
 export const hasPdfAsked = (request: FastifyRequest): boolean =>
   request.headers.accept?.split(',')[0]?.trim().startsWith('application/pdf') ?? false;
 

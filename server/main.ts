@@ -1,8 +1,8 @@
 /** Listens. Started by scripts/start.mjs, which has prepared the database. */
 import { endingBy } from './endsWithStart';
 import { buildApp } from './app';
-import { knownForms } from '../core/inspect/naming/naming';
 import { CATALOGUE } from '../core/knots/catalogue/shelved';
+import { join } from 'node:path';
 import { motionOf } from '../core/knots/tying/motions';
 import { openPool, poolOptions } from './database';
 import { excessiveGrant, grantsOf } from './rights';
@@ -23,10 +23,18 @@ if (excess) {
   await db.end();
   process.exit(3);
 }
-const app = await buildApp({ db, now: () => new Date(), settings });
+const recordingDb = openPool({ ...poolOptions(settings.databaseUrl), connectionLimit: 6 });
+const healthDb = openPool({ ...poolOptions(settings.databaseUrl), connectionLimit: 2 });
+const app = await buildApp({
+  db,
+  recordingDb,
+  healthDb,
+  now: () => new Date(),
+  settings: { ...settings, workFile: settings.workFile ?? join(import.meta.dirname, 'work/worker.js') },
+});
 endingBy(async () => {
   await app.close();
-  await db.end();
+  await Promise.all([db.end(), recordingDb.end(), healthDb.end()]);
 });
 try {
   await app.listen({ port: settings.port, host: settings.host });
@@ -41,9 +49,7 @@ try {
   process.exit(4);
 }
 console.log('listening');
-// the forms that a specimen is held against take a while to make ready: now, not at the first question
-setTimeout(() => void knownForms(), 2000).unref();
-// so do the motions: one after another, with room for requests between
+// the motions take a while to make ready: one after another, with room for requests between
 const ways = CATALOGUE.flatMap(({ entry, ways: told }) => Object.keys(told).map((way) => [entry.id, way] as const));
 const makeReady = () => {
   const next = ways.shift();

@@ -22,6 +22,7 @@ export function settingsFrom(env: NodeJS.ProcessEnv): Settings & { port: number;
     webRoot: env['IDIOM_WEB_ROOT'] ?? null,
     setupToken: env['IDIOM_SETUP_TOKEN'] ?? null,
     publicUrl: env['IDIOM_PUBLIC_URL'] ?? null,
+    workFile: env['IDIOM_WORK_FILE'] ?? null,
     logLevel: env['IDIOM_LOG'] ?? 'warn',
   };
 }

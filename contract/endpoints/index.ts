@@ -5,10 +5,11 @@ import { KNOTS } from './knots';
 import { PEOPLE } from './people';
 import { RECORDS } from './records';
 import { ROPES } from './ropes';
+import { WORK } from './work';
 
 export type { Endpoint };
 
-export const ENDPOINTS = { ...KNOTS, ...INSPECT, ...PEOPLE, ...ROPES, ...RECORDS } as const satisfies Record<
+export const ENDPOINTS = { ...KNOTS, ...INSPECT, ...PEOPLE, ...ROPES, ...RECORDS, ...WORK } as const satisfies Record<
   string,
   Endpoint
 >;

@@ -99,6 +99,7 @@ export function ensureBuilt() {
       'server/prepare.ts',
       'server/verify.ts',
       'server/confirm.ts',
+      'server/work/worker.ts',
       '--bundle',
       '--platform=node',
       '--format=esm',

@@ -252,7 +252,12 @@ const LABEL = 42;
 const FACE = 66;
 
 /** @param ids knots, a page each @throws unknown-knot, unknown-way */
-export async function cardsPdf(ids: readonly string[], asked: CardAsked): Promise<Buffer> {
+/** @param progress told after each; what it throws ends the work */
+export async function cardsPdf(
+  ids: readonly string[],
+  asked: CardAsked,
+  progress: (done: number, of: number) => void = () => {},
+): Promise<Buffer> {
   const { doc, finished } = newDocument({
     title: ids.length === 1 ? knotById(ids[0]!).entry.names[0] : 'Knots',
     author: 'Idiom',
@@ -261,8 +266,7 @@ export async function cardsPdf(ids: readonly string[], asked: CardAsked): Promis
   });
   const card = new Card(doc, asked.paper);
   for (const [k, id] of ids.entries()) {
-    // whoever else asks is answered between two pages
-    await new Promise((go) => setImmediate(go));
+    progress(k, ids.length);
     if (k > 0) doc.addPage({ size: [...PAPERS[asked.paper]], margin: 0 });
     card.draw(id, asked);
   }

@@ -26,17 +26,21 @@ export async function checkPin(
   if (!person) throw fault('wrong-pin');
   if (person.pin_hash === null) throw fault('no-pin');
   const now = context.now();
-  const outcome = await keeping(context.db, { organisation: person.organisation, by: on.id, now }, async (k) => {
-    const { c } = k;
-    const [held] = await rows<{ pin_hash: string }>(c, 'SELECT pin_hash FROM people WHERE id = ? FOR UPDATE', [
-      person.id,
-    ]);
-    const locked = await pinLockedFor_s(c, person.id, now);
-    if (locked > 0) return { locked };
-    if (await verify(held!.pin_hash, pin)) return { right: true };
-    await insertWrongPin(k, person.id, on.id);
-    return {};
-  });
+  const outcome = await keeping(
+    context.recordingDb ?? context.db,
+    { organisation: person.organisation, by: on.id, now },
+    async (k) => {
+      const { c } = k;
+      const [held] = await rows<{ pin_hash: string }>(c, 'SELECT pin_hash FROM people WHERE id = ? FOR UPDATE', [
+        person.id,
+      ]);
+      const locked = await pinLockedFor_s(c, person.id, now);
+      if (locked > 0) return { locked };
+      if (await verify(held!.pin_hash, pin)) return { right: true };
+      await insertWrongPin(k, person.id, on.id);
+      return {};
+    },
+  );
   if (outcome.locked !== undefined) throw fault('pin-locked', { seconds: outcome.locked });
   if (!outcome.right) throw fault('wrong-pin');
 }

@@ -84,7 +84,7 @@ export const keepingOfProgram = <T>(db: Database, now: Date, work: (k: Keeping) 
   keeping(db, { organisation: PROGRAM, by: PROGRAM, now }, work);
 /** The same for whoever asks. */
 export const keepingFor = <T>(
-  { db, now }: { readonly db: Database; readonly now: () => Date },
+  { db, recordingDb, now }: { readonly db: Database; readonly recordingDb?: Database; readonly now: () => Date },
   who: { readonly id: string; readonly organisation: string },
   work: (k: Keeping) => Promise<T>,
-): Promise<T> => keeping(db, { organisation: who.organisation, by: who.id, now: now() }, work);
+): Promise<T> => keeping(recordingDb ?? db, { organisation: who.organisation, by: who.id, now: now() }, work);

@@ -43,7 +43,7 @@ export async function recordEntry<K extends EntryKind>(
 ): Promise<Recorded> {
   const hash = contentHash(request);
   const now = context.now();
-  return inTransaction(context.db, async (c) => {
+  return inTransaction(context.recordingDb ?? context.db, async (c) => {
     const head = await lockChain(c, who.organisation, id, hash);
     if (isRecorded(head)) return head;
     return keepingRows(c, { organisation: who.organisation, by: who.id, now }, async (k) => {

@@ -6,8 +6,6 @@ import { fault, IdiomError } from '../../core/errors';
 import {
   changesOf,
   facesAgree,
-  identify,
-  identifyCode,
   inWords,
   knownOf,
   lookalikesOf,
@@ -27,13 +25,14 @@ import type { Context } from '../context';
 import { knotIn, profileIn } from '../named';
 import { asAnswers } from '../recording/check';
 import { asPicture, asPublic, KEEP, knotRadius, sendSvg } from '../picturing';
+import { askerOf, type Computing } from '../work/asking';
 
 /** What is wrong with what was entered is said at that field. */
-function atField<T>(path: string, compute: () => T): T {
+async function atField<T>(path: string, compute: () => Promise<T>): Promise<T> {
   try {
-    return compute();
+    return await compute();
   } catch (error) {
-    if (error instanceof IdiomError && error.status < 500 && error.errors.length === 0)
+    if (error instanceof IdiomError && error.status === 400 && error.errors.length === 0)
       throw new IdiomError(error.code, error.values, [{ path, message: error.message }]);
     throw error;
   }
@@ -56,16 +55,14 @@ function pictureAddress(knot: string, of: PictureOf | null): string | null {
   return `/api/v1/knots/${of.knot ?? knot}/picture.svg?${q.toString()}`;
 }
 
-export function inspectRoutes(app: FastifyInstance, context: Context): void {
-  bind(app, context, ENDPOINTS.identify, ({ body }) => {
-    const found = atField(body.code === undefined ? 'body.components' : 'body.code', () => {
-      if (body.code === undefined) {
-        return identify(body.components as unknown as readonly Entered[]);
-      }
-      if (body.back !== undefined && !facesAgree(body.code, body.back)) throw fault('faces-differ');
-      return identifyCode(body.code);
+export function inspectRoutes(app: FastifyInstance, context: Context, { work }: Computing): void {
+  bind(app, context, ENDPOINTS.identify, async ({ body, request, reply }) => {
+    const asker = await askerOf(context, request, reply);
+    return atField(body.code === undefined ? 'body.components' : 'body.code', async () => {
+      if (body.back !== undefined && body.code !== undefined && !facesAgree(body.code, body.back))
+        throw fault('faces-differ');
+      return work.run('identify', body as { components?: readonly Entered[]; code?: string }, asker);
     });
-    return { ...found, said: inWords(found), known: found.matches.map(knownOf) };
   });
 
   bind(app, context, ENDPOINTS.touched, ({ params, query }) => {

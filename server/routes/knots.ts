@@ -1,3 +1,4 @@
+import { gunzipSync } from 'node:zlib';
 import type { FastifyInstance } from 'fastify';
 import { ENDPOINTS } from '../../contract';
 import {
@@ -25,8 +26,7 @@ import {
   type Onto,
 } from '../../core/knots/catalogue/catalogue';
 import { FAMILIES, type ShapeState } from '../../core/knots/facts/types';
-import { framesOf, motionOf } from '../../core/knots/tying/motions';
-import { boxOf } from '../../core/knots/tying/looking';
+import { motionOf } from '../../core/knots/tying/motions';
 import { goesOn } from '../../core/knots/facts/behaviour';
 import type { Range } from '../../core/knots/shape/measures';
 import { unitOfAcross } from '../../core/knots/shape/sizes';
@@ -38,7 +38,6 @@ import { TAIL_UNCERTAINTY_MM } from '../../core/inspect/judging';
 import { companionMeant, lengthFor, rulesOf, SHIPPED_PROFILES } from '../../core/profiles';
 import { bind } from '../bind';
 import type { Context } from '../context';
-import { cardsPdf } from '../documents/card';
 import { shapeGlb } from '../documents/glb';
 import { knotIn, profileIn } from '../named';
 import { withCompanion } from '../../core/knots/catalogue/withCompanion';
@@ -50,14 +49,10 @@ import { usesOf, type Companion } from '../../core/knots/facts/uses';
 import { currentPerson } from '../plugins/session';
 import { trialsWith } from '../tables/passingTrials';
 import { frameSvg } from '../wayPictures';
+import { sendPdf } from '../handing';
+import { askerFor, askerOf, type Computing } from '../work/asking';
+import { sendBegun } from './work';
 import { asPicture, asPublic, KEEP, knotRadius, mirroredForLeft, sendSvg } from '../picturing';
-
-/** A hundredth of a diameter is finer than any picture shows. */
-const rounded = (p: Point3): Point3 => [
-  Math.round(p[0] * 100) / 100,
-  Math.round(p[1] * 100) / 100,
-  Math.round(p[2] * 100) / 100,
-];
 
 interface Asked {
   readonly state?: ShapeState | undefined;
@@ -126,7 +121,12 @@ function asked(
   return { id, form, state: inState, onto, components: () => shapeOf(id, form, inState, onto) };
 }
 
-export function knotRoutes(app: FastifyInstance, context: Context): void {
+/** Seconds of one core for all shapes of a way: the longest takes some three, once, and is kept. */
+const WAY_LIMIT_s = 5;
+/** Cards that anybody is given at once; more is longer work. */
+const MOST_CARDS = 8;
+
+export function knotRoutes(app: FastifyInstance, context: Context, { work, long, kept }: Computing): void {
   bind(app, context, ENDPOINTS.knots, () =>
     knotIds().map((id) => {
       const { entry } = knotById(id);
@@ -267,27 +267,18 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
     );
   });
 
-  bind(app, context, ENDPOINTS.way, ({ params, query, reply }) => {
-    const { entry } = knotById(params.id);
-    const frames = framesOf(params.id, params.way, query.between ?? 0).map((f) => ({
-      ...f,
-      palm: f.palm && { ...f.palm, wrist: rounded(f.palm.wrist), fingertips: rounded(f.palm.fingertips) },
-      joint: f.joint && f.joint.map(rounded),
-      components: f.components.map((c) => asPublic({ ...c, points: c.points.map(rounded) })),
-    }));
-    const way = entry.ways.find((w) => w.id === params.way)!;
-    void reply.header('cache-control', KEEP);
-    const motion = motionOf(params.id, params.way);
-    return {
-      frames,
-      making: motion.making,
-      form: motion.form,
-      path: motion.path,
-      box_ropeDiameters: boxOf(motion),
-      then: motion.then.map(({ upTo, ...told }) => ({ state: upTo, ...told })),
-      right: way.right,
-      ends_in: way.ends_in,
-    };
+  bind(app, context, ENDPOINTS.way, async ({ params, query, request, reply }) => {
+    const { id, way } = params;
+    motionOf(id, way);
+    const between = query.between ?? 0;
+    const asker = await askerOf(context, request, reply);
+    // the same for everybody: computed once, whoever asks first
+    const packed = await kept.get(`way ${id} ${way} ${between}`, async () =>
+      Buffer.from(await work.run('way', { knot: id, way, between }, asker, { limit_s: WAY_LIMIT_s })),
+    );
+    void reply.header('cache-control', KEEP).type('application/json; charset=utf-8');
+    if (!/\bgzip\b/.test(request.headers['accept-encoding'] ?? '')) return reply.send(gunzipSync(packed));
+    return reply.header('content-encoding', 'gzip').header('vary', 'accept-encoding').send(packed);
   });
 
   bind(app, context, ENDPOINTS.framePicture, ({ params, query, reply }) => {
@@ -297,31 +288,25 @@ export function knotRoutes(app: FastifyInstance, context: Context): void {
     return sendSvg(reply, frameSvg(params.id, params.way, query.frame, query));
   });
 
-  bind(app, context, ENDPOINTS.card, async ({ params, query, reply }) => {
+  bind(app, context, ENDPOINTS.card, async ({ params, query, request, reply }) => {
     if (query.way !== undefined) motionOf(params.id, query.way);
-    return reply
-      .type('application/pdf')
-      .header('content-disposition', `inline; filename="${params.id}-card.pdf"`)
-      .send(
-        await cardsPdf([params.id], {
-          ...query,
-          profile: profileIn('querystring.profile', query.profile),
-          now: context.now(),
-        }),
-      );
+    const asked = { ...query, profile: profileIn('querystring.profile', query.profile), now: context.now() };
+    const asker = await askerOf(context, request, reply);
+    const file = Buffer.from(await work.run('cards', { knots: [params.id], asked }, asker));
+    return sendPdf(reply, `${params.id}-card`, file);
   });
-  bind(app, context, ENDPOINTS.booklet, async ({ query, reply }) => {
+  bind(app, context, ENDPOINTS.booklet, async ({ query, request, reply }) => {
     for (const id of query.knots) knotIn('querystring.knots', id);
-    return reply
-      .type('application/pdf')
-      .header('content-disposition', 'inline; filename="knots.pdf"')
-      .send(
-        await cardsPdf(query.knots, {
-          ...query,
-          profile: profileIn('querystring.profile', query.profile),
-          now: context.now(),
-        }),
-      );
+    const given = {
+      knots: query.knots,
+      asked: { ...query, profile: profileIn('querystring.profile', query.profile), now: context.now() },
+    };
+    const who = await currentPerson(context, request);
+    if (given.knots.length > MOST_CARDS) {
+      if (!who) throw fault('longer-work', { most: `${MOST_CARDS} cards` });
+      return sendBegun(request, reply, long.begin(who.id, 'knots', given.knots.length, 'cards', given));
+    }
+    return sendPdf(reply, 'knots', Buffer.from(await work.run('cards', given, askerFor(who, request, reply))));
   });
 
   bind(app, context, ENDPOINTS.cutLength, ({ body }) => {

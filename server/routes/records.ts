@@ -12,6 +12,7 @@ import { fromSequenceCursor, fromTimeCursor, sequenceCursor, timeCursor } from '
 import { keepingFor } from '../record/keeping';
 import { hasPdfAsked } from '../handing';
 import { keptOnce } from '../kept';
+import type { Computing } from '../work/asking';
 import { sendCheckPdf } from './evidence';
 import { storedEntryOf } from '../rows';
 import { rowOf } from '../../core/records';
@@ -74,7 +75,7 @@ const cursorAfter = (q: z.output<typeof checksQuery>, row: CheckRow): string =>
 /** Rows read at once for a file. */
 const FILE_BATCH = 2000;
 
-export function recordRoutes(app: FastifyInstance, context: Context, limiter: TryLimiter): void {
+export function recordRoutes(app: FastifyInstance, context: Context, limiter: TryLimiter, compute: Computing): void {
   const { db } = context;
 
   bind(app, context, ENDPOINTS.jobs, async ({ query, who }) => {
@@ -343,7 +344,7 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
     };
   });
   bind(app, context, ENDPOINTS.check, async ({ params, who, request, reply }) => {
-    if (hasPdfAsked(request)) return sendCheckPdf(context, who, request, reply, params.id);
+    if (hasPdfAsked(request)) return sendCheckPdf(context, compute, who, request, reply, params.id);
     const [status] = await statuses(db, who.organisation, { check: params.id }, 1);
     if (!status) throw fault('not-found');
     const entries = await entriesAbout(db, who.organisation, params.id);

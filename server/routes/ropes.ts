@@ -7,8 +7,6 @@ import type { Context } from '../context';
 import { isDuplicate } from '../database';
 import { keepingFor } from '../record/keeping';
 import { ropesCsv } from '../documents/csv';
-import { labelsPdf } from '../documents/labels';
-import { ropePdf } from '../documents/evidence';
 import { hasPdfAsked, namesOf, pageHead, publicUrl, sendPdf, verifyUrl } from '../handing';
 import { readIn } from '../importing';
 import { recordRopeEvent } from '../recording';
@@ -18,12 +16,13 @@ import { entriesAbout, ropeEntries, statuses } from '../tables/entries';
 import { insertRope, lifeOf, ropeById, ropesOf, storedRope } from '../tables/ropes';
 import { knotsInRope } from '../tables/tiedKnots';
 import type { SessionPerson } from '../tables/sessions';
+import { askerFor, type Computing } from '../work/asking';
 import type { FastifyReply, FastifyRequest } from 'fastify';
 
 /** Checks on the page of a rope's life. */
 const LAST_CHECKS = 60;
 
-export function ropeRoutes(app: FastifyInstance, context: Context): void {
+export function ropeRoutes(app: FastifyInstance, context: Context, { work }: Computing): void {
   const { db } = context;
 
   bind(app, context, ENDPOINTS.ropes, ({ who }) => ropesOf(db, who.organisation));
@@ -70,15 +69,15 @@ export function ropeRoutes(app: FastifyInstance, context: Context): void {
     const checks = (await statuses(db, who.organisation, { rope: id }, LAST_CHECKS)).map(rowOf);
     const entries = ropeEntries(found.stored).map((entry, i) => ({ entry, sha256: found.stored[i]!.sha256 }));
     const last = found.stored.at(-1);
-    const file = await ropePdf(
-      head,
-      found.rope,
-      found.life,
-      entries,
-      checks,
-      await namesOf(context, who),
-      verifyUrl(context, request, who.organisation, last ?? { sequence: head.count, sha256: head.head_sha256 }),
+    const url = verifyUrl(
+      context,
+      request,
+      who.organisation,
+      last ?? { sequence: head.count, sha256: head.head_sha256 },
     );
+    const { rope, life: own } = found;
+    const given = { head, rope, life: own, entries, checks, names: await namesOf(context, who), url };
+    const file = Buffer.from(await work.run('ropePage', given, askerFor(who, request, reply)));
     return sendPdf(reply, `rope-${found.rope.tag}`, file);
   };
   bind(app, context, ENDPOINTS.rope, async ({ params, who, request, reply }) => {
@@ -104,15 +103,12 @@ export function ropeRoutes(app: FastifyInstance, context: Context): void {
     const all = await ropesOf(db, who.organisation);
     const chosen = query.ids ? all.filter((r) => query.ids!.includes(r.id)) : all;
     if (query.ids && chosen.length !== new Set(query.ids).size) throw fault('not-found');
-    return sendPdf(
-      reply,
-      'labels',
-      await labelsPdf(
-        await pageHead(context, who, 'Labels'),
-        chosen,
-        (r) => `${publicUrl(context, request)}/log/ropes/${r.id}`,
-      ),
-    );
+    const given = {
+      head: await pageHead(context, who, 'Labels'),
+      ropes: chosen,
+      address: publicUrl(context, request),
+    };
+    return sendPdf(reply, 'labels', Buffer.from(await work.run('labels', given, askerFor(who, request, reply))));
   });
 
   bind(app, context, ENDPOINTS.import, ({ body, who }) => readIn(context, who, body));

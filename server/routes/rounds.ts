@@ -8,7 +8,6 @@ import { contentHash } from '../canonical';
 import type { Context } from '../context';
 import { fromTimeCursor, timeCursor } from '../cursor';
 import { tableCsv } from '../documents/csv';
-import { roundPdf } from '../documents/evidence';
 import { VERDICT_WORDS } from '../../core/inspect/judging';
 import { knotName } from '../documents/words';
 import { hasPdfAsked, pageHead, sendPdf, verifyUrl } from '../handing';
@@ -28,6 +27,7 @@ import {
   type RoundWalkRow,
 } from '../tables/rounds';
 import type { SessionPerson } from '../tables/sessions';
+import { askerFor, type Computing } from '../work/asking';
 import { hangsThere } from '../tables/tiedKnots';
 
 const pageOf = <T extends { id: string }>(found: readonly T[], limit: number, at: (t: T) => string) => {
@@ -37,7 +37,7 @@ const pageOf = <T extends { id: string }>(found: readonly T[], limit: number, at
 };
 export const roundWalkRowOf = ({ stops, ...w }: RoundWalkRow) => ({ ...w, stops_count: stops.length });
 
-export function roundRoutes(app: FastifyInstance, context: Context): void {
+export function roundRoutes(app: FastifyInstance, context: Context, { work }: Computing): void {
   const { db } = context;
 
   bind(app, context, ENDPOINTS.rounds, async ({ query, who }) =>
@@ -123,15 +123,15 @@ export function roundRoutes(app: FastifyInstance, context: Context): void {
   const pdf = async (who: SessionPerson, request: FastifyRequest, reply: FastifyReply, id: string) => {
     const w = await walked(who, id);
     const head = await pageHead(context, who, `Round: ${w.row.name}`);
-    return sendPdf(
-      reply,
-      `round-${w.row.name}`,
-      await roundPdf(
-        head,
-        { ...w.row, note: w.note, stops: w.stops },
-        verifyUrl(context, request, who.organisation, w.stored ?? { sequence: head.count, sha256: head.head_sha256 }),
-      ),
+    const url = verifyUrl(
+      context,
+      request,
+      who.organisation,
+      w.stored ?? { sequence: head.count, sha256: head.head_sha256 },
     );
+    const given = { head, walk: { ...w.row, note: w.note, stops: w.stops }, url };
+    const file = Buffer.from(await work.run('roundPage', given, askerFor(who, request, reply)));
+    return sendPdf(reply, `round-${w.row.name}`, file);
   };
 
   bind(app, context, ENDPOINTS.newRoundWalk, async ({ body, who }) => {

@@ -93,6 +93,10 @@ export const WHO_MAY: readonly (readonly [route: string, roles: string, whose?: 
   ['POST /checks/:id/signatures', 'IASO', 'own'],
   ['POST /checks/:id/corrections', 'IASO', 'own'],
   ['POST /checks/:id/finding-closed', 'IASO', 'own'],
+  // one's own, whoever one is; anybody else's is not there
+  ['GET /work/:id', 'IASLO'],
+  ['GET /work/:id/result', 'IASLO'],
+  ['DELETE /work/:id', 'IASLO'],
   ['GET /record/head', 'IASLO'],
   ['GET /today', 'IASLO'],
   // jobs and trials are for everybody who has signed in

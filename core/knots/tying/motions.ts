@@ -35,7 +35,8 @@ export function motionOf(id: string, way: string): Motion {
 export const motionAnew = (id: string, way: string): Motion => madeOf(id, wayOf(id, way));
 
 function wayOf(id: string, way: string): WayOfTying {
-  const found = knotById(id).ways[way];
+  const { ways } = knotById(id);
+  const found = Object.hasOwn(ways, way) ? ways[way] : undefined;
   if (!found) throw fault('unknown-way', { knot: id, way });
   return found;
 }
