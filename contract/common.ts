@@ -13,9 +13,30 @@ export const instant = z.iso
   .refine((v) => /^20\d\d-/.test(v), 'is not of this century')
   .transform((v) => new Date(v).toISOString());
 export const day = z.iso.date().refine((v) => /^20\d\d-/.test(v), 'is not of this century');
-export const note = z.string().max(2000).refine(noControl, 'has control characters').default('');
-/** One line of text a person typed. */
-export const line = (max: number) => z.string().trim().min(1).max(max).refine(noControl, 'has control characters');
+/** Several lines a person typed. */
+export const noteOf = (most: number) =>
+  z
+    .string()
+    .max(most)
+    .refine(noControl, 'has control characters')
+    .transform((v) => v.normalize('NFC'))
+    .default('');
+export const note = noteOf(2000);
+/** One line of text a person typed: two spellings of one letter are one. */
+export const line = (max: number) =>
+  z
+    .string()
+    .trim()
+    .min(1)
+    .max(max)
+    .refine(noControl, 'has control characters')
+    .refine((v) => !TURNS_DIRECTION.test(v), 'has marks that turn the direction of reading')
+    .refine((v) => VISIBLE.test(v), 'has nothing that can be seen')
+    .transform((v) => v.normalize('NFC'));
+/** Marks that turn or hide how what stands around them is read. */
+const TURNS_DIRECTION = /[\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]/;
+/** A letter, number, sign or mark of punctuation; blanks, joiners and fillers are none. */
+const VISIBLE = /(?![\u115f\u1160\u2800\u3164\uffa0])[\p{L}\p{N}\p{P}\p{S}]/u;
 export const diameter_mm = z.number().min(2).max(40);
 export const fist_mm = z.number().min(70).max(120);
 

@@ -4,7 +4,7 @@ import { CHECK_POINTS } from '../core/knots/facts/types';
 import { COMPANIONS, USES } from '../core/knots/facts/uses';
 import { FIST_ANSWERS, TAIL_METHODS, VERDICTS } from '../core/inspect/judging';
 import { KNOT_EVENTS, SHOWN_COLUMNS, type StatusRow } from '../core/records';
-import { day, diameter_mm, fist_mm, instant, knotId, line, note, page, uuid } from './common';
+import { day, diameter_mm, fist_mm, instant, knotId, line, note, noteOf, page, uuid } from './common';
 import { job } from './knots';
 
 export const newJobBody = z.strictObject({
@@ -35,7 +35,7 @@ export const newPassingTrialBody = z.strictObject({
   tail_mm: length_mm.nullable().default(null),
   result: z.enum(PASSING_RESULTS),
   caught: z.enum(CAUGHT).nullable().default(null),
-  note: z.string().max(400).default(''),
+  note: noteOf(400),
 });
 const tried = {
   knot: z.string(),
@@ -123,7 +123,7 @@ export const newKnotEventBody = z.strictObject({
   id: uuid,
   kind: z.enum(KNOT_EVENTS),
   moved_to: line(160).optional().describe('where to, of what was moved'),
-  note: z.string().max(400).default(''),
+  note: noteOf(400),
 });
 export const tiedKnotReply = z.strictObject({
   id: z.string(),

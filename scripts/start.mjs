@@ -9,7 +9,7 @@ import { join } from 'node:path';
 import { ensureBuilt, ensurePackages, ensureSystem, root } from './lib/install.mjs';
 import { forgetServer, leftServer, MARIADBD, noteServer, runningOn, startMariadb } from './lib/mariadb.mjs';
 import { dataVersion, dropOld, keepOld, keptBefore, newestMigration, noteDataVersion } from './lib/oldData.mjs';
-import { appPassword, dataFolder, portFree, portFrom, takeFolder } from './lib/place.mjs';
+import { appPassword, dataFolder, portFree, portFrom, signingKeyIn, takeFolder, witnessIn } from './lib/place.mjs';
 import { pendingOn, prepareSaying } from './lib/prepare.mjs';
 import { say, Stop } from './lib/say.mjs';
 
@@ -167,8 +167,11 @@ async function main() {
       : 'database is up to date',
   );
   const setupToken = prepared.people === 0 ? randomBytes(20).toString('hex') : null;
+  const beside = folder ?? join(root, '.data');
   await serve(
     {
+      IDIOM_SIGNING_KEY: env.IDIOM_SIGNING_KEY ?? signingKeyIn(beside),
+      IDIOM_WITNESS: env.IDIOM_WITNESS ?? witnessIn(beside),
       IDIOM_DATABASE_URL: prepared.url,
       IDIOM_WEB_ROOT: join(root, 'dist/web'),
       PORT: String(port),

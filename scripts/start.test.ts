@@ -183,7 +183,7 @@ describe('a start', () => {
       env: { PATH: process.env['PATH']!, HOME: process.env['HOME'] ?? '/root', ...env() },
       encoding: 'utf8',
     });
-    expect(verified.stdout).toMatch(/^Own: 0 entries, each as written/);
+    expect(verified.stdout).toMatch(/^The program: \d+ entries, each as written[^]*\nOwn: 1 entries, each as written/);
     expect(verified.status).toBe(0);
 
     // the database dies: it is started again, and the server finds it

@@ -27,14 +27,23 @@ import { workRoutes } from './routes/work';
 import { computing } from './work/asking';
 
 const BODY_LIMIT = 256 * 1024;
+/** A request that is not all here within this is ended, and a connection on which none comes. */
+const REQUEST_WITHIN_ms = 20_000;
+const HEADERS_WITHIN_ms = 10_000;
+const KEPT_OPEN_ms = 30_000;
+const MOST_CONNECTIONS = 4000;
 
 export async function buildApp(context: Context): Promise<FastifyInstance> {
   const { settings, db } = context;
   const app = Fastify({
     logger: { level: settings.logLevel },
     bodyLimit: BODY_LIMIT,
+    requestTimeout: REQUEST_WITHIN_ms,
+    connectionTimeout: 0,
+    http: { connectionsCheckingInterval: 5000 },
     routerOptions: { maxParamLength: 200 },
-    trustProxy: false,
+    // addresses of proxies in front; only what they say of who asks is believed
+    trustProxy: settings.proxies && settings.proxies.length > 0 ? [...settings.proxies] : false,
     forceCloseConnections: true,
     frameworkErrors: (_error, _request, reply) => void sendProblem(reply, fault('not-found')),
   });
@@ -77,6 +86,16 @@ export async function buildApp(context: Context): Promise<FastifyInstance> {
     transform: jsonSchemaTransform,
   });
 
+  // a proxy may say in a header of its own who asks
+  const { clientHeader, proxies = [] } = settings;
+  if (clientHeader)
+    app.addHook('onRequest', (request, _reply, done) => {
+      const said = request.headers[clientHeader];
+      if (proxies.includes(request.socket.remoteAddress ?? ''))
+        request.raw.headers['x-forwarded-for'] = Array.isArray(said) ? said.at(-1) : said;
+      done();
+    });
+
   // pages of other sites may not change data with a visitor's cookie
   app.addHook('onRequest', (request, _reply, done) => {
     const { origin, host } = request.headers;
@@ -87,6 +106,16 @@ export async function buildApp(context: Context): Promise<FastifyInstance> {
     }
     done();
   });
+
+  // what nobody said may be kept is not
+  app.addHook('onSend', (request, reply, payload, done) => {
+    if (request.url.startsWith('/api/') && !reply.hasHeader('cache-control'))
+      void reply.header('cache-control', 'no-store');
+    done(null, payload);
+  });
+  app.server.headersTimeout = HEADERS_WITHIN_ms;
+  app.server.keepAliveTimeout = KEPT_OPEN_ms;
+  app.server.maxConnections = MOST_CONNECTIONS;
 
   const limiter = new TryLimiter(context.now);
   const compute = computing(context);

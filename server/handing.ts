@@ -20,7 +20,8 @@ export const verifyUrl = (
     : `${publicUrl(context, request)}/verify?o=${organisation}&n=${entry.sequence}&h=${entry.sha256}`;
 
 export async function pageHead(context: Context, who: SessionPerson, title: string): Promise<PageHead> {
-  const head = await chainHead(context.db, who.organisation);
+  const signed = await context.signer?.sign(who.organisation, 'page');
+  const head = signed ?? (await chainHead(context.db, who.organisation));
   return {
     title,
     organisation: who.organisation_name,
@@ -28,6 +29,7 @@ export async function pageHead(context: Context, who: SessionPerson, title: stri
     made_at: context.now(),
     count: head.sequence,
     head_sha256: head.sha256,
+    signed: signed ? `${signed.number} by ${signed.signing_key}` : null,
   };
 }
 export const namesOf = async (context: Context, who: SessionPerson): Promise<Record<string, string>> =>
@@ -43,4 +45,11 @@ export function sendPdf(reply: FastifyReply, name: string, file: Buffer): Fastif
     .header('content-disposition', `inline; filename="${safe}.pdf"`)
     .header('cache-control', 'no-store')
     .send(file);
+}
+/** A file that leaves says by which head of the record it was made, and that it was signed. */
+export async function headOnFile(context: Context, who: SessionPerson, reply: FastifyReply): Promise<void> {
+  const signed = await context.signer?.sign(who.organisation, 'file');
+  const head = signed ?? (await chainHead(context.db, who.organisation));
+  void reply.header('x-record-head', `${head.sequence} ${head.sha256}`);
+  if (signed) void reply.header('x-record-signature', `${signed.number} ${signed.signing_key} ${signed.signature}`);
 }

@@ -78,13 +78,15 @@ describe('ropes', () => {
 });
 
 describe('people', () => {
-  test('are read in with their roles and measures; who has no password gets one, told once', async () => {
+  test('are read in with their roles and measures; who has no password gets one; sent again it is told anew while they have not come in', async () => {
     const id = randomUUID();
     const csv =
       'name,handle,roles,hand,length_unit,fist_mm,first_password\nMira Holt,Mira,instructor inspector,left,in,88,\nTam Reed,tam,learner,,,,a-long-password\n';
     const { told } = await send('people', csv, true, id);
     expect([told.errors, told.read_in, told.first_passwords.map((p) => p.handle)]).toEqual([0, true, ['mira']]);
-    expect((await send('people', csv, true, id)).told.first_passwords).toEqual([]);
+    const again = (await send('people', csv, true, id)).told.first_passwords;
+    expect(again).toEqual([{ handle: 'mira', password: expect.any(String) as unknown }]);
+    expect(again[0]!.password).not.toBe(told.first_passwords[0]!.password);
     const people = (await call(t, 'GET', '/people', who)).body as unknown as {
       handle: string;
       hand: string;

@@ -13,9 +13,10 @@ import { derivedId } from './derivedId';
 import { isDuplicate, rows as queried, run, type Connection } from './database';
 import { hashPassword } from './plugins/session';
 import { keepingFor } from './record/keeping';
-import { handlesTaken, insertPerson } from './tables/people';
+import { changePerson, handlesTaken, insertPerson, personById } from './tables/people';
 import { noteCredential } from './tables/credentials';
-import { insertRope, tagsOf } from './tables/ropes';
+import { heldAs, insertRope, tagsHeld } from './tables/ropes';
+import { isAfterToday } from './recording/entry';
 import type { SessionPerson } from './tables/sessions';
 
 type Body = z.output<typeof importBody>;
@@ -79,6 +80,7 @@ const PERSON_CELLS: Record<(typeof IMPORT_COLUMNS)['people'][number], z.ZodType>
   first_password: password,
 };
 
+const firstPassword = (): string => randomBytes(9).toString('base64url');
 /** An id for a row that is the same however often the same file is sent under the same id. */
 const rowId = (file: string, row: number): string => derivedId(`${file} ${row}`);
 
@@ -122,7 +124,7 @@ function readFile(what: Body['what'], csv: string): Read {
     for (const column of columns) {
       // our own lists have more columns than are read in: those are left aside
       const schema = cells[column];
-      const text = (given[column] ?? '').trim().replace(/^'(?=[=+\-@])/, '');
+      const text = (given[column] ?? '').trim().replace(/^'(?=[=+\-@＝＋－＠])/, '');
       if (!schema || (text === '' && !(NEEDED[what] as readonly string[]).includes(column))) continue;
       const { value: v, message } = cellOf(schema, text);
       if (message !== undefined) errors.push({ column, message: text === '' ? 'is empty' : message });
@@ -143,15 +145,16 @@ function readFile(what: Body['what'], csv: string): Read {
 /** Rows that name the same thing twice, or one that is there already. */
 async function alreadyThere(c: Connection, organisation: string, what: Body['what'], read: Read): Promise<void> {
   const key = what === 'ropes' ? 'tag' : 'handle';
-  const named = read.values.map((v) => (typeof v[key] === 'string' ? v[key].toLowerCase() : null));
+  const texts = read.values.map((v) => (typeof v[key] === 'string' ? v[key] : null));
+  // ropes are told apart as the database does it, names to sign in letter by letter
+  const named = what === 'ropes' ? await heldAs(c, texts) : texts;
   const there = new Set(
-    (what === 'ropes'
-      ? await tagsOf(c, organisation)
+    what === 'ropes'
+      ? await tagsHeld(c, organisation)
       : await handlesTaken(
           c,
           named.filter((n) => n !== null),
-        )
-    ).map((t) => t.toLowerCase()),
+        ),
   );
   const rows = read.rows as (Row & { errors: { column: string; message: string }[] })[];
   rows.forEach((row, i) => {
@@ -189,6 +192,8 @@ export async function readIn(context: Context, who: SessionPerson, body: Body): 
       const r = ropeOf(rowId(body.id, i), v);
       if (!r.success)
         row.errors.push(...r.error.issues.map((x) => ({ column: String(x.path[0] ?? ''), message: x.message })));
+      else if (isAfterToday(r.data.in_service_since, context.now()))
+        row.errors.push({ column: 'in_service_since', message: 'lies in the future' });
     });
   const passwords =
     body.what === 'people' ? read.values.map((v) => (v['first_password'] as string | undefined) ?? null) : [];
@@ -210,6 +215,16 @@ export async function readIn(context: Context, who: SessionPerson, body: Body): 
     );
     if (there) {
       if (there.organisation !== who.organisation || there.request_sha256 !== request) throw fault('id-taken');
+      // the answer with the first passwords may have been lost: who has not come in with theirs is given another
+      for (const [i, v] of read.values.entries()) {
+        const person =
+          body.what === 'people' && !passwords[i] ? await personById(c, who.organisation, rowId(body.id, i)) : null;
+        if (!person?.must_change) continue;
+        const given = firstPassword();
+        told.push({ handle: String(v['handle']), password: given });
+        await changePerson(k, person.id, { password_hash: await hashPassword(given) });
+        await noteCredential(k, person.id, 'password', who.id);
+      }
       return answer(true);
     }
     await alreadyThere(c, who.organisation, body.what, read);
@@ -227,7 +242,7 @@ export async function readIn(context: Context, who: SessionPerson, body: Body): 
         const id = rowId(body.id, i);
         if (body.what === 'ropes') await insertRope(k, ropeOf(id, v).data!);
         else {
-          const given = passwords[i] ?? randomBytes(9).toString('base64url');
+          const given = passwords[i] ?? firstPassword();
           if (!passwords[i]) told.push({ handle: String(v['handle']), password: given });
           if (!hashes.has(i)) hashes.set(i, await hashPassword(given));
           await insertPerson(k, {

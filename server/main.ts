@@ -5,10 +5,13 @@ import { CATALOGUE } from '../core/knots/catalogue/shelved';
 import { join } from 'node:path';
 import { motionOf } from '../core/knots/tying/motions';
 import { openPool, poolOptions } from './database';
+import { chainsNamed } from './record/covered';
+import { signerFrom } from './record/signerFrom';
 import { excessiveGrant, grantsOf } from './rights';
 import { settingsFrom } from './settings';
 
 const BETWEEN_MOTIONS_ms = 60;
+const SIGN_EVERY_ms = 3_600_000;
 const settings = settingsFrom(process.env);
 const db = openPool(poolOptions(settings.databaseUrl));
 const { grants, database } = await grantsOf(db).catch((error: unknown) => {
@@ -25,11 +28,14 @@ if (excess) {
 }
 const recordingDb = openPool({ ...poolOptions(settings.databaseUrl), connectionLimit: 6 });
 const healthDb = openPool({ ...poolOptions(settings.databaseUrl), connectionLimit: 2 });
+const now = () => new Date();
+const signer = await signerFrom(settings, db, now);
 const app = await buildApp({
+  ...(signer && { signer }),
   db,
   recordingDb,
   healthDb,
-  now: () => new Date(),
+  now,
   settings: { ...settings, workFile: settings.workFile ?? join(import.meta.dirname, 'work/worker.js') },
 });
 endingBy(async () => {
@@ -48,6 +54,13 @@ try {
   await db.end();
   process.exit(4);
 }
+/** Every chain that has grown since is signed: at the start, and every hour. */
+const signAll = async (why: 'start' | 'hour') => {
+  for (const chain of signer ? await chainsNamed(db) : []) await signer!.sign(chain, why);
+};
+const failed = (error: unknown) => app.log.error({ err: error }, 'heads were not signed');
+await signAll('start').catch(failed);
+setInterval(() => void signAll('hour').catch(failed), SIGN_EVERY_ms).unref();
 console.log('listening');
 // the motions take a while to make ready: one after another, with room for requests between
 const ways = CATALOGUE.flatMap(({ entry, ways: told }) => Object.keys(told).map((way) => [entry.id, way] as const));

@@ -24,6 +24,8 @@ export const RIGHTS = {
     'check_status',
     'rope_status',
     'wrong_pins',
+    'signing_keys',
+    'signed_heads',
     'credential_events',
     'sign_offs',
     'rounds',

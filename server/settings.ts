@@ -23,6 +23,13 @@ export function settingsFrom(env: NodeJS.ProcessEnv): Settings & { port: number;
     setupToken: env['IDIOM_SETUP_TOKEN'] ?? null,
     publicUrl: env['IDIOM_PUBLIC_URL'] ?? null,
     workFile: env['IDIOM_WORK_FILE'] ?? null,
+    proxies: (env['IDIOM_PROXIES'] ?? '')
+      .split(',')
+      .map((a) => a.trim())
+      .filter(Boolean),
+    clientHeader: env['IDIOM_CLIENT_HEADER']?.toLowerCase() ?? null,
+    signingKeyFile: env['IDIOM_SIGNING_KEY'] ?? null,
+    witness: env['IDIOM_WITNESS'] ?? null,
     logLevel: env['IDIOM_LOG'] ?? 'warn',
   };
 }

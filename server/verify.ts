@@ -3,8 +3,11 @@
  * written, in its place, and whether every column that a screen shows follows from the entries.
  *   --head H --count N   a head and length noted elsewhere: finds a tail that was cut off
  *   --organisation ID    one organisation only
+ *   --key FILE           public half of the key that lies beside the data: what it signed is held against it
+ *   --witness WHERE      file or address of a witness: each head that it was told has to be here
  * Exit 0: nothing found. 1: the first altered or missing entry is named. 2: could not be run.
  */
+import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import {
   aboutOf,
@@ -22,6 +25,16 @@ import { judgingAgain } from './judgingAgain';
 import { openPool, poolOptions, type Database } from './database';
 import { heldOfEntry } from './record/baseline';
 import { Claims } from './record/claims';
+import {
+  keyIdOf,
+  signedHeads,
+  signingKeys,
+  statementHash,
+  wrongInOne,
+  wrongInSigned,
+  type SignedHead,
+} from './record/signing';
+import { toldTo } from './record/witness';
 import { chainsNamed, COVERED_TABLES, heldOf, keyOf, PROGRAM, rawRows } from './record/covered';
 import { chainHead, countedChecks, entriesFrom, hasHead, storedStatuses, type StoredEntry } from './tables/entries';
 import { organisationIds } from './tables/organisations';
@@ -39,8 +52,18 @@ export interface Verification {
   readonly cannotBeJudgedAgain: number;
   /** rows that only a baseline holds: it proves them from then on, not before */
   readonly sinceBaseline: number;
+  /** the last head that was signed */
+  readonly signed: SignedHead | null;
   /** what is wrong, first entry first; empty when nothing was found */
   readonly faults: readonly string[];
+}
+
+/** What is known of the record beside the database. */
+export interface Outside {
+  /** public half of the key that lies beside the data */
+  readonly key?: string | undefined;
+  /** what a witness was told, of whatever chain */
+  readonly witness?: readonly SignedHead[] | undefined;
 }
 
 const BATCH = 500;
@@ -85,15 +108,16 @@ export async function verifyOrganisation(
   db: Database,
   organisation: string,
   expected?: { head: string; count: number },
+  outside: Outside = {},
 ): Promise<Verification> {
   const faults: string[] = [];
   try {
-    return await lookThrough(db, organisation, faults, expected);
+    return await lookThrough(db, organisation, faults, expected, outside);
   } catch (error) {
     const isAway = (error instanceof IdiomError && error.status === 503) || 'errno' in (error as object);
     if (isAway || !(error instanceof Error)) throw error;
     faults.push(`something in it cannot be read: ${error.message}`);
-    return { organisation, count: 0, head: '', cannotBeJudgedAgain: 0, sinceBaseline: 0, faults };
+    return { organisation, count: 0, head: '', cannotBeJudgedAgain: 0, sinceBaseline: 0, signed: null, faults };
   }
 }
 
@@ -101,7 +125,8 @@ async function lookThrough(
   db: Database,
   organisation: string,
   faults: string[],
-  expected?: { head: string; count: number },
+  expected: { head: string; count: number } | undefined,
+  outside: Outside,
 ): Promise<Verification> {
   const byCheck = new Map<string, Entry[]>();
   const byRope = new Map<string, EntryOf<'rope-event'>[]>();
@@ -115,6 +140,10 @@ async function lookThrough(
   const claims = new Claims();
   const entriesBefore: { id: string; request_sha256: string }[] = [];
   let last: Entry | null = null;
+  const signed = await signedHeads(db, organisation);
+  const witnessed = (outside.witness ?? []).filter((h) => h.organisation === organisation);
+  const asked = new Set([...signed, ...witnessed].map((h) => h.sequence));
+  const hashes = new Map<number, string>();
   let previous = FIRST_PREVIOUS;
   let sequence = 0;
   let atCount: string | null = expected?.count === 0 ? FIRST_PREVIOUS : null;
@@ -127,6 +156,7 @@ async function lookThrough(
       if (stored.sequence !== sequence + 1) break reading;
       sequence = stored.sequence;
       previous = stored.sha256;
+      if (asked.has(sequence)) hashes.set(sequence, stored.sha256);
       if (expected && sequence === expected.count) atCount = stored.sha256;
       if (!entry) continue;
       if (entry.format === 1) entriesBefore.push({ id: stored.id, request_sha256: stored.request_sha256 });
@@ -178,12 +208,32 @@ async function lookThrough(
       faults.push(`entry ${sequence + 1} is missing: ${expected.count} entries were noted, ${sequence} are there`);
     else if (atCount !== expected.head) faults.push(`entry ${expected.count} is not the one that was noted as head`);
   }
+  const keys = new Map((await signingKeys(db)).map((k) => [k.id, k.public_key]));
+  const beside = outside.key ?? null;
+  if (beside !== null && keys.size > 0 && !keys.has(keyIdOf(beside)))
+    faults.push('the key that lies beside the data is not one that the record was signed by');
+  faults.push(...wrongInSigned(signed, (n) => hashes.get(n), keys, beside));
+  for (const head of witnessed)
+    faults.push(
+      ...wrongInOne(head, `the head ${head.number} that the witness was told`, (n) => hashes.get(n), keys, beside),
+      ...(signed.some((s) => statementHash(s) === statementHash(head))
+        ? []
+        : [`the signed head ${head.number} that the witness was told is not here`]),
+    );
   faults.push(...compareStatuses(byCheck, await storedStatuses(db, organisation)));
   if ((await countedChecks(db, organisation)) !== checks.size)
     faults.push(`the head says another number of checks than the ${checks.size} that are there`);
   faults.push(...(await compareRopes(db, organisation, byRope)));
   faults.push(...(await compareRows(db, organisation, claims, entriesBefore)));
-  return { organisation, count: sequence, head: previous, cannotBeJudgedAgain, sinceBaseline: claims.based, faults };
+  return {
+    organisation,
+    count: sequence,
+    head: previous,
+    cannotBeJudgedAgain,
+    sinceBaseline: claims.based,
+    signed: signed.at(-1) ?? null,
+    faults,
+  };
 }
 
 /** What is wrong in how an entry follows the one before; null where nothing is. */
@@ -274,17 +324,32 @@ export async function chainsToVerify(db: Database): Promise<{ id: string; name: 
 export async function verifyCommand(args: string[], databaseUrl: string, say: (line: string) => void): Promise<number> {
   const { values } = parseArgs({
     args,
-    options: { head: { type: 'string' }, count: { type: 'string' }, organisation: { type: 'string' } },
+    options: {
+      head: { type: 'string' },
+      count: { type: 'string' },
+      organisation: { type: 'string' },
+      key: { type: 'string' },
+      witness: { type: 'string' },
+    },
   });
   if ((values.head === undefined) !== (values.count === undefined))
     throw new Error('--head and --count belong together.');
   if (values.count !== undefined && !/^\d+$/.test(values.count)) throw new Error('--count is a whole number.');
+  const outside: Outside = {
+    ...(values.key !== undefined && { key: readFileSync(values.key, 'utf8') }),
+    ...(values.witness !== undefined && { witness: await toldTo(values.witness) }),
+  };
   const db = openPool(poolOptions(databaseUrl));
   let bad = 0;
   try {
     if (await isToMakeAnew(db, 'rows'))
       throw new Error('The data are older than the program, or an upgrade was interrupted: start the program first.');
-    const organisations = (await chainsToVerify(db)).filter(
+    const all = await chainsToVerify(db);
+    const told = new Set((outside.witness ?? []).map((h) => h.organisation));
+    for (const { id } of all) told.delete(id);
+    // what a witness was told of and is not there at all
+    const gone = [...told].map((id) => ({ id, name: `An organisation that is not there (${id})` }));
+    const organisations = [...all, ...gone].filter(
       (o) => values.organisation === undefined || o.id === values.organisation,
     );
     if (organisations.length === 0) throw new Error('There is no such organisation.');
@@ -295,6 +360,7 @@ export async function verifyCommand(args: string[], databaseUrl: string, say: (l
         db,
         o.id,
         values.head === undefined ? undefined : { head: values.head, count: Number(values.count) },
+        outside,
       );
       if (v.faults.length === 0)
         say(

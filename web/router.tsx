@@ -39,6 +39,10 @@ export const router = createBrowserRouter([
         element: <Shell />,
         children: [
           { index: true, lazy: async () => ({ Component: (await import('./stations/today/Today')).Today }) },
+          {
+            path: 'work/:id',
+            lazy: async () => ({ Component: (await import('./stations/entrance/LongWork')).LongWork }),
+          },
           { path: 'me', lazy: async () => ({ Component: (await import('./stations/today/Me')).Me }) },
           {
             path: 'choose/passing',

@@ -88,6 +88,13 @@ export function leftServer(folder) {
   return pid > 0 && processAlive(pid) && commandLine(pid).includes('dist/server/main.js') ? pid : null;
 }
 
+/** The port that a database on this folder was told to listen at; null where it is not noted. */
+export function portNoted(folder) {
+  const file = join(folder, 'my.cnf');
+  const port = existsSync(file) ? /^port=(\d+)$/m.exec(readFileSync(file, 'utf8'))?.[1] : undefined;
+  return port === undefined ? null : Number(port);
+}
+
 const errors = (folder) => {
   try {
     return readFileSync(join(folder, 'run/error.log'), 'utf8')

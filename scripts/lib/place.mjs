@@ -1,6 +1,6 @@
 /** Where the data live, and who runs on them. */
-import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, realpathSync, rmSync, writeFileSync } from 'node:fs';
+import { createHash, createPublicKey, generateKeyPairSync } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, realpathSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { dirname, isAbsolute, join, resolve } from 'node:path';
 import { root } from './install.mjs';
@@ -101,3 +101,20 @@ export function appPassword(folder, make) {
   writeFileSync(file, JSON.stringify({ password }), { mode: 0o600 });
   return password;
 }
+
+/** The key that heads of the record are signed with lies beside the data, not in them; its public half may be handed out. */
+export function signingKeyIn(folder) {
+  const file = join(folder, 'signing-key.pem');
+  if (!existsSync(file)) {
+    mkdirSync(folder, { recursive: true });
+    const { privateKey } = generateKeyPairSync('ed25519');
+    // written beside and renamed: half a key is none
+    writeFileSync(`${file}.new`, privateKey.export({ type: 'pkcs8', format: 'pem' }), { mode: 0o600 });
+    renameSync(`${file}.new`, file);
+  }
+  writeFileSync(publicKeyIn(folder), createPublicKey(readFileSync(file)).export({ type: 'spki', format: 'pem' }));
+  return file;
+}
+export const publicKeyIn = (folder) => join(folder, 'signing-key.pub.pem');
+/** What the simulated witness keeps, where none other is named: a place of its own, not in the database. */
+export const witnessIn = (folder) => join(folder, 'witness/heads.jsonl');

@@ -3,6 +3,9 @@ import Papa from 'papaparse';
 import type { CheckRow, RopeRow } from '../../contract';
 import { FILE_COLUMNS } from '../../core/records';
 
+/** What a spreadsheet may take for the beginning of a formula; the broad ones too. */
+const escapeFormulae = /^[=+\-@\t\r＝＋－＠]/;
+
 /** The first ones are those that a file to be read in has. */
 const ROPE_COLUMNS = [
   'tag',
@@ -28,7 +31,7 @@ const rowsText = <T extends object>(
   header: boolean,
 ): string =>
   [...(header ? [[...columns]] : []), ...rows.map((r) => columns.map((c) => cell(r[c])))]
-    .map((line) => `${Papa.unparse([line], { escapeFormulae: true })}\r\n`)
+    .map((line) => `${Papa.unparse([line], { escapeFormulae })}\r\n`)
     .join('');
 
 export const checksCsv = (checks: readonly CheckRow[], header = true): string => rowsText(FILE_COLUMNS, checks, header);
@@ -36,4 +39,4 @@ export const ropesCsv = (ropes: readonly RopeRow[]): string => rowsText(ROPE_COL
 
 /** A table of texts. */
 export const tableCsv = (columns: readonly string[], rows: readonly (readonly unknown[])[]): string =>
-  Papa.unparse({ fields: [...columns], data: rows as unknown[][] }, { escapeFormulae: true, newline: '\r\n' }) + '\r\n';
+  Papa.unparse({ fields: [...columns], data: rows as unknown[][] }, { escapeFormulae, newline: '\r\n' }) + '\r\n';

@@ -61,6 +61,8 @@ export interface PageHead {
   readonly made_at: Date;
   readonly count: number;
   readonly head_sha256: string;
+  /** which signature over it, by which key; none where it was not signed */
+  readonly signed?: string | null;
 }
 
 export const MARGIN = 48;
@@ -205,7 +207,7 @@ export class Page {
         .stroke('#999');
       this.put(CAUTION, MARGIN, y, TEXT_WIDTH, 'text', 7.5, '#333');
       this.put(
-        `Made ${momentText(this.head.made_at)} for ${this.head.organisation}. The record then: ${this.head.count} entries, head ${this.head.head_sha256}. Page ${i - start + 1} of ${count}.`,
+        `Made ${momentText(this.head.made_at)} for ${this.head.organisation}. The record then: ${this.head.count} entries, head ${this.head.head_sha256}${this.head.signed ? `, signed: no. ${this.head.signed}` : ''}. Page ${i - start + 1} of ${count}.`,
         MARGIN,
         y + 26,
         TEXT_WIDTH,

@@ -26,3 +26,21 @@ CREATE TABLE IF NOT EXISTS credential_events (
 );
 -- A first password is known to whoever gave it: it is changed before anything else.
 ALTER TABLE people ADD COLUMN IF NOT EXISTS must_change BOOLEAN NOT NULL DEFAULT FALSE AFTER pin_hash;
+-- Heads of chains as they were signed: with the key that lies beside the data, not in them. Only added to.
+CREATE TABLE IF NOT EXISTS signing_keys (
+  id CHAR(16) CHARACTER SET ascii NOT NULL PRIMARY KEY,
+  public_key VARCHAR(400) CHARACTER SET ascii NOT NULL,
+  since DATETIME(3) NOT NULL
+);
+CREATE TABLE IF NOT EXISTS signed_heads (
+  organisation CHAR(36) CHARACTER SET ascii NOT NULL,
+  number INT UNSIGNED NOT NULL,
+  sequence INT UNSIGNED NOT NULL,
+  sha256 CHAR(64) CHARACTER SET ascii NOT NULL,
+  why ENUM('start','hour','page','file','sign-off') NOT NULL,
+  signed_at DATETIME(3) NOT NULL,
+  previous_sha256 CHAR(64) CHARACTER SET ascii NOT NULL,
+  signing_key CHAR(16) CHARACTER SET ascii NOT NULL,
+  signature CHAR(128) CHARACTER SET ascii NOT NULL,
+  PRIMARY KEY (organisation, number)
+);

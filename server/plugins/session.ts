@@ -24,6 +24,10 @@ export interface TryKeys {
 /** By what wrong passwords are counted, together wherever a password is asked. @param person an id, or a name nobody has */
 export const keysOf = (request: FastifyRequest, person: string): TryKeys => ({ person, address: request.ip });
 
+/** Whether who asks came by https: as the server is reached, or as a proxy says whose word counts. */
+const isSecure = ({ settings }: Context, request: FastifyRequest | null): boolean =>
+  settings.publicUrl?.startsWith('https:') ?? request?.protocol === 'https';
+
 type Counted = keyof typeof TRIES;
 /** Counts wrong passwords; in memory, bounded. */
 export class TryLimiter {
@@ -98,11 +102,12 @@ export function tokenOf(request: FastifyRequest): string | null {
 }
 
 export async function openSession(context: Context, reply: FastifyReply, person: string): Promise<void> {
+  const secure = isSecure(context, reply.request ?? null);
   const token = randomBytes(32).toString('hex');
   const now = context.now();
   const expires = new Date(now.getTime() + SESSION_DAYS * 86_400_000);
   await insertSession(context.db, tokenHash(token), person, now, expires);
-  void reply.setCookie(COOKIE, token, { httpOnly: true, sameSite: 'strict', path: '/', expires });
+  void reply.setCookie(COOKIE, token, { httpOnly: true, sameSite: 'strict', path: '/', secure, expires });
 }
 
 export async function closeSession(context: Context, request: FastifyRequest, reply: FastifyReply): Promise<void> {

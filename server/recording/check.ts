@@ -21,7 +21,7 @@ import { roundWalkById } from '../tables/rounds';
 import { signedOff, signOffsInUse } from '../tables/signOffs';
 import type { SessionPerson } from '../tables/sessions';
 import { insertTiedKnot, storedTiedKnot } from '../tables/tiedKnots';
-import { badField, notInTheFuture, samePlace, recordEntry } from './entry';
+import { badField, notInTheFuture, notLongAgo, samePlace, recordEntry } from './entry';
 import { JUDGING_VERSION } from '../../core/judgings';
 
 type TiedKnotInput = z.output<typeof newCheckBody>['tied_knot'];
@@ -93,7 +93,8 @@ export async function recordCheck(
   const profile = profileIn('profile', body.profile);
   if (profile.version !== body.profile_version)
     throw fault('profile-superseded', { profile: `${body.profile}@${body.profile_version}` });
-  notInTheFuture('seen_at', body.seen_at, context.now(), 'lies in the future: is the clock of the device right?');
+  notInTheFuture('seen_at', body.seen_at, context.now());
+  notLongAgo('seen_at', body.seen_at, context.now());
   if (body.seen_at < body.tied_knot.tied_at) throw badField('seen_at', 'lies before the knot was tied');
   const answers = asAnswers(body.answers, knot.id);
   if (body.short && body.round) throw badField('short', 'at a stop of a round the whole knot is looked at');

@@ -13,8 +13,26 @@ export const badField = (path: string, message: string) => new IdiomError('bad-i
 const CLOCK_AHEAD_MS = 10 * 60_000;
 
 /** @throws bad-input where a time lies further ahead of the server's clock than a device's clock may be wrong */
-export function notInTheFuture(path: string, at: string, now: Date, message = 'lies in the future'): void {
-  if (new Date(at).getTime() > now.getTime() + CLOCK_AHEAD_MS) throw badField(path, message);
+export function notInTheFuture(path: string, at: string, now: Date): void {
+  if (new Date(at).getTime() <= now.getTime() + CLOCK_AHEAD_MS) return;
+  throw badField(
+    path,
+    `lies in the future: it says ${at.slice(0, 16)}, the server’s clock ${now.toISOString().slice(0, 16)} (UTC). One of the two clocks is wrong`,
+  );
+}
+/** What was seen longer ago than this is no look that is signed now. */
+const LONG_AGO_MS = 366 * 86_400_000;
+/** @throws bad-input where a look lies longer back than a year */
+export function notLongAgo(path: string, at: string, now: Date): void {
+  if (new Date(at).getTime() < now.getTime() - LONG_AGO_MS)
+    throw badField(path, `lies more than a year back: the server’s clock says ${now.toISOString().slice(0, 10)}`);
+}
+/** A day of the calendar may have begun elsewhere already, no more. */
+export const isAfterToday = (day: string | null, now: Date): boolean =>
+  day !== null && day > new Date(now.getTime() + 86_400_000).toISOString().slice(0, 10);
+/** @throws bad-input */
+export function notAfterToday(path: string, day: string | null, now: Date): void {
+  if (isAfterToday(day, now)) throw badField(path, 'lies in the future');
 }
 
 const isRecorded = (x: object): x is Recorded => 'again' in x;

@@ -8,10 +8,10 @@ import type { Context } from '../context';
 import { checkPassword, type TryLimiter } from '../plugins/session';
 import { checkPin } from '../plugins/pin';
 import { dependsOn } from '../tables/credentials';
-import { type Recorded } from '../tables/entries';
+import { entryById, statuses, type Recorded } from '../tables/entries';
 import { personById } from '../tables/people';
 import type { SessionPerson } from '../tables/sessions';
-import { badField, notInTheFuture, recordEntry } from './entry';
+import { badField, notInTheFuture, notLongAgo, recordEntry } from './entry';
 import { asAnswers } from './check';
 import { checkInChain, judgeAgain, judgedNow } from './standing';
 
@@ -32,6 +32,14 @@ async function signerOf(
   return { signer: other!.id, proved_by: given.pin !== undefined ? 'pin' : 'password' };
 }
 
+/** @throws not-found, already-signed */
+async function mayBeSigned(context: Context, who: SessionPerson, check: string, id: string): Promise<void> {
+  const [status] = await statuses(context.db, who.organisation, { check }, 1);
+  if (!status) throw fault('not-found');
+  // the same request again is answered as before
+  if (status.signer !== null && !(await entryById(context.db, id))) throw fault('already-signed');
+}
+
 export async function recordSignature(
   context: Context,
   who: SessionPerson,
@@ -49,9 +57,11 @@ export async function recordSignature(
     note: body.note,
     signer: body.signer?.person ?? who.id,
   };
+  // a PIN is tried for a check that can be signed alone: there is nothing else to learn by it
+  await mayBeSigned(context, who, check, body.id);
   const { signer, proved_by } = await signerOf(context, who, limiter, address, body.signer);
-  if (body.seen_at)
-    notInTheFuture('seen_at', body.seen_at, context.now(), 'lies in the future: is the clock of the device right?');
+  if (body.seen_at) notInTheFuture('seen_at', body.seen_at, context.now());
+  if (body.seen_at) notLongAgo('seen_at', body.seen_at, context.now());
   return recordEntry(
     context,
     who,

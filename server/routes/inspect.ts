@@ -7,7 +7,6 @@ import {
   changesOf,
   facesAgree,
   inWords,
-  knownOf,
   lookalikesOf,
   touched,
   withTouched,

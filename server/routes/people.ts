@@ -259,6 +259,7 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
       () =>
         keepingFor(context, who, (k) => insertSignOff(k, { ...body, person: params.id, signed_by: who.id }, request)),
     );
+    await context.signer?.sign(who.organisation, 'sign-off');
     return personPage(who, params.id);
   });
 }

@@ -10,7 +10,7 @@ import type { Context } from '../context';
 import { bind } from '../bind';
 import { fromSequenceCursor, fromTimeCursor, sequenceCursor, timeCursor } from '../cursor';
 import { keepingFor } from '../record/keeping';
-import { hasPdfAsked } from '../handing';
+import { hasPdfAsked, headOnFile } from '../handing';
 import { keptOnce } from '../kept';
 import type { Computing } from '../work/asking';
 import { sendCheckPdf } from './evidence';
@@ -268,18 +268,20 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
     const items = found.slice(0, query.limit).map(rowOf);
     return { items, next: found.length > query.limit ? cursorAfter(query, items.at(-1)!) : null };
   });
-  bind(app, context, ENDPOINTS.checksCsv, ({ query, who, reply }) =>
-    reply
+  bind(app, context, ENDPOINTS.checksCsv, async ({ query, who, reply }) => {
+    await headOnFile(context, who, reply);
+    return reply
       .type('text/csv; charset=utf-8')
       .header('content-disposition', 'attachment; filename="checks.csv"')
-      .send(Readable.from(csv(who.organisation, query))),
-  );
-  bind(app, context, ENDPOINTS.checksJson, ({ query, who, reply }) =>
-    reply
+      .send(Readable.from(csv(who.organisation, query)));
+  });
+  bind(app, context, ENDPOINTS.checksJson, async ({ query, who, reply }) => {
+    await headOnFile(context, who, reply);
+    return reply
       .type('application/json')
       .header('content-disposition', 'attachment; filename="checks.json"')
-      .send(Readable.from(json(who.organisation, query))),
-  );
+      .send(Readable.from(json(who.organisation, query)));
+  });
 
   bind(app, context, ENDPOINTS.newCheck, ({ body, who }) => recordCheck(context, who, body));
   bind(app, context, ENDPOINTS.newIncident, ({ body, who }) => recordIncident(context, who, body));
@@ -354,9 +356,11 @@ export function recordRoutes(app: FastifyInstance, context: Context, limiter: Tr
       second_check: shippedProfile(`${status.profile}@${status.profile_version}`).secondCheck.asked,
     };
   });
-  bind(app, context, ENDPOINTS.sign, ({ params, body, who, request }) =>
-    recordSignature(context, who, limiter, request.ip, params.id, body),
-  );
+  bind(app, context, ENDPOINTS.sign, async ({ params, body, who, request }) => {
+    const recorded = await recordSignature(context, who, limiter, request.ip, params.id, body);
+    await context.signer?.sign(who.organisation, 'sign-off');
+    return recorded;
+  });
   bind(app, context, ENDPOINTS.correct, ({ params, body, who }) => recordCorrection(context, who, params.id, body));
   bind(app, context, ENDPOINTS.closeFinding, ({ params, body, who }) =>
     recordFindingClosed(context, who, params.id, body),

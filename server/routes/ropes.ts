@@ -7,9 +7,10 @@ import type { Context } from '../context';
 import { isDuplicate } from '../database';
 import { keepingFor } from '../record/keeping';
 import { ropesCsv } from '../documents/csv';
-import { hasPdfAsked, namesOf, pageHead, publicUrl, sendPdf, verifyUrl } from '../handing';
+import { hasPdfAsked, headOnFile, namesOf, pageHead, publicUrl, sendPdf, verifyUrl } from '../handing';
 import { readIn } from '../importing';
 import { recordRopeEvent } from '../recording';
+import { notAfterToday } from '../recording/entry';
 import { storedEntryOf } from '../rows';
 import { rowOf } from '../../core/records';
 import { entriesAbout, ropeEntries, statuses } from '../tables/entries';
@@ -26,20 +27,23 @@ export function ropeRoutes(app: FastifyInstance, context: Context, { work }: Com
   const { db } = context;
 
   bind(app, context, ENDPOINTS.ropes, ({ who }) => ropesOf(db, who.organisation));
-  bind(app, context, ENDPOINTS.ropesCsv, async ({ who, reply }) =>
-    reply
+  bind(app, context, ENDPOINTS.ropesCsv, async ({ who, reply }) => {
+    await headOnFile(context, who, reply);
+    return reply
       .type('text/csv; charset=utf-8')
       .header('content-disposition', 'attachment; filename="ropes.csv"')
-      .send(ropesCsv(await ropesOf(db, who.organisation))),
-  );
-  bind(app, context, ENDPOINTS.ropesJson, async ({ who, reply }) =>
-    reply
+      .send(ropesCsv(await ropesOf(db, who.organisation)));
+  });
+  bind(app, context, ENDPOINTS.ropesJson, async ({ who, reply }) => {
+    await headOnFile(context, who, reply);
+    return reply
       .type('application/json')
       .header('content-disposition', 'attachment; filename="ropes.json"')
-      .send(JSON.stringify({ format: 'idiom-ropes-1', ropes: await ropesOf(db, who.organisation) }, null, 1)),
-  );
+      .send(JSON.stringify({ format: 'idiom-ropes-1', ropes: await ropesOf(db, who.organisation) }, null, 1));
+  });
 
   bind(app, context, ENDPOINTS.newRope, async ({ body, who }) => {
+    notAfterToday('in_service_since', body.in_service_since, context.now());
     const request = contentHash(body);
     const there = await storedRope(db, body.id);
     if (!there) {

@@ -10,7 +10,7 @@ import { fromTimeCursor, timeCursor } from '../cursor';
 import { tableCsv } from '../documents/csv';
 import { VERDICT_WORDS } from '../../core/inspect/judging';
 import { knotName } from '../documents/words';
-import { hasPdfAsked, pageHead, sendPdf, verifyUrl } from '../handing';
+import { hasPdfAsked, headOnFile, pageHead, sendPdf, verifyUrl } from '../handing';
 import { keptOnce } from '../kept';
 import { knotIn } from '../named';
 import { recordRoundFinished } from '../recording';
@@ -153,6 +153,7 @@ export function roundRoutes(app: FastifyInstance, context: Context, { work }: Co
   bind(app, context, ENDPOINTS.roundWalkPdf, ({ params, who, request, reply }) => pdf(who, request, reply, params.id));
   bind(app, context, ENDPOINTS.roundWalkCsv, async ({ params, who, reply }) => {
     const w = await walked(who, params.id);
+    await headOnFile(context, who, reply);
     const rows = w.stops.map((s, i) => [
       i + 1,
       s.place,

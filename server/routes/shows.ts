@@ -36,7 +36,7 @@ export function showRoutes(app: FastifyInstance, context: Context): void {
       }
       reply.raw.write(text);
     };
-    const stop = shows.follow(params.code, (state) => send(`data: ${JSON.stringify(state)}\n\n`));
+    const stop = shows.follow(params.code, (state) => send(`data: ${JSON.stringify(state)}\n\n`), request.ip);
     if (!stop) throw fault('not-found');
     const still = setInterval(() => send(': still here\n\n'), STILL_HERE_ms);
     still.unref();

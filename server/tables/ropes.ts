@@ -68,10 +68,27 @@ export async function insertRope(k: Keeping, r: NewRope, request_sha256: string 
     ],
   );
 }
-export async function tagsOf(db: Database | Connection, organisation: string): Promise<string[]> {
-  return (await rows<{ tag: string }>(db, 'SELECT tag FROM ropes WHERE organisation = ?', [organisation])).map(
-    (r) => r.tag,
+/** How the database sorts texts: it holds those equal of which this is. */
+const WEIGHT = (of: string) => `HEX(WEIGHT_STRING(${of} COLLATE utf8mb4_unicode_ci))`;
+/** What the tags of an organisation are held equal by. */
+export async function tagsHeld(c: Connection, organisation: string): Promise<string[]> {
+  const found = await rows<{ held: string }>(c, `SELECT ${WEIGHT('tag')} AS held FROM ropes WHERE organisation = ?`, [
+    organisation,
+  ]);
+  return found.map((r) => r.held);
+}
+/** What texts would be held equal by, in their order; null where there is none. */
+export async function heldAs(c: Connection, texts: readonly (string | null)[]): Promise<(string | null)[]> {
+  const given = texts.flatMap((text, i) => (text === null ? [] : [{ text, i }]));
+  const held: (string | null)[] = texts.map(() => null);
+  if (given.length === 0) return held;
+  const found = await rows<{ i: number; held: string }>(
+    c,
+    `SELECT i, ${WEIGHT('CONVERT(text USING utf8mb4)')} AS held FROM (${given.map(() => 'SELECT ? AS i, ? AS text').join(' UNION ALL ')}) given`,
+    given.flatMap(({ text, i }) => [i, text]),
   );
+  for (const r of found) held[Number(r.i)] = r.held;
+  return held;
 }
 
 export const happeningOf = (e: EntryOf<'rope-event'>): RopeHappening => ({ ...e.body, id: e.id });

@@ -5,6 +5,7 @@ import { Shell } from '../parts/Shell';
 import { PERSON, show, TIER } from '../testing/fakeServer';
 import { PersonPage } from './log/PersonPage';
 import { WhatWasSet } from './log/WhatWasSet';
+import { LongWork } from './entrance/LongWork';
 import { Me } from './today/Me';
 
 // jsdom does not scroll
@@ -118,4 +119,41 @@ test('what was set of everybody: page after page', async () => {
   // what somebody does for themselves is by nobody else
   expect(document.body.textContent).not.toContain('their own PIN · by');
   expect(screen.getByRole('button', { name: 'Earlier' })).toBeTruthy();
+});
+
+describe('longer work', () => {
+  const job = (change: object) => ({
+    id: 'w',
+    name: 'knots',
+    state: 'running',
+    done: 12,
+    of: 44,
+    why: null,
+    result: null,
+    ...change,
+  });
+  test('says how far it is, and is stopped by one press', async () => {
+    const { sent } = show(<LongWork />, '/work/:id', '/work/w', {
+      'GET /work/w': job({}),
+      'DELETE /work/w': job({ state: 'stopped' }),
+    });
+    expect((await screen.findByRole('progressbar')).getAttribute('aria-valuenow')).toBe('12');
+    fireEvent.click(screen.getByRole('button', { name: 'Stop' }));
+    expect(await screen.findByText('Stopped')).toBeTruthy();
+    expect(sent.map((s) => s.path)).toEqual(['/work/w']);
+  });
+  test('done, its file is opened; failed, it is said why', async () => {
+    const opened: string[] = [];
+    const open = (address: string) => void opened.push(address);
+    show(<LongWork open={open} />, '/work/:id', '/work/w', {
+      'GET /work/w': job({ state: 'done', result: '/api/v1/work/w/result' }),
+    });
+    await waitFor(() => expect(opened).toEqual(['/api/v1/work/w/result']));
+    expect(screen.getByRole('link', { name: 'Open knots.pdf' }).getAttribute('href')).toBe('/api/v1/work/w/result');
+    cleanup();
+    show(<LongWork open={open} />, '/work/:id', '/work/w', {
+      'GET /work/w': job({ state: 'failed', why: 'too long' }),
+    });
+    expect(await screen.findByText('too long')).toBeTruthy();
+  });
 });

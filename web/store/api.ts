@@ -102,6 +102,11 @@ export const api = createApi({
       query: (cursor) => to('credentials', {}, { params: { limit: 50, ...(cursor && { cursor }) } }),
       providesTags: ['people'],
     }),
+    longWork: b.query<Reply<typeof C.workReply>, string>({
+      query: (id) => to('longWork', { id }),
+      keepUnusedDataFor: 0,
+    }),
+    stopWork: b.mutation<Reply<typeof C.workReply>, string>({ query: (id) => to('stopWork', { id }) }),
     importFile: b.mutation<Reply<typeof C.importReply>, z.input<typeof C.importBody>>({
       query: (body) => to('import', {}, { body }),
       invalidatesTags: (result) => (result?.read_in ? ['ropes', 'people'] : []),
@@ -279,6 +284,8 @@ export const {
   useDemoPeopleQuery,
   usePreferencesMutation,
   usePeopleQuery,
+  useLongWorkQuery,
+  useStopWorkMutation,
   useOwnPasswordMutation,
   useConfirmPersonMutation,
   useCredentialsQuery,

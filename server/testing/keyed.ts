@@ -1,0 +1,2 @@
+/** An address of its own for each key. */
+export const keyed = (key: string): string => `of ${key}`;
