@@ -1,6 +1,8 @@
 /** Method and address of every endpoint: said here and nowhere else. Apart from the schemas, so that a browser can have them without those. */
 export const ROUTES = {
   health: { method: 'GET', path: '/health' },
+  live: { method: 'GET', path: '/live' },
+  ready: { method: 'GET', path: '/ready' },
   incidents: { method: 'GET', path: '/incidents' },
   newIncident: { method: 'POST', path: '/incidents' },
   knots: { method: 'GET', path: '/knots' },

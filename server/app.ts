@@ -15,6 +15,7 @@ import { rows } from './database';
 import { docsPage, type OpenApi } from './docsPage';
 import { installErrors, sendProblem } from './plugins/errors';
 import { TryLimiter } from './plugins/session';
+import { loggerAs, requestId, Watching } from './watching';
 import { inspectRoutes } from './routes/inspect';
 import { knotRoutes } from './routes/knots';
 import { peopleRoutes } from './routes/people';
@@ -36,7 +37,8 @@ const MOST_CONNECTIONS = 4000;
 export async function buildApp(context: Context): Promise<FastifyInstance> {
   const { settings, db } = context;
   const app = Fastify({
-    logger: { level: settings.logLevel },
+    logger: loggerAs(settings.logLevel),
+    genReqId: requestId,
     bodyLimit: BODY_LIMIT,
     requestTimeout: REQUEST_WITHIN_ms,
     connectionTimeout: 0,
@@ -44,7 +46,9 @@ export async function buildApp(context: Context): Promise<FastifyInstance> {
     routerOptions: { maxParamLength: 200 },
     // addresses of proxies in front; only what they say of who asks is believed
     trustProxy: settings.proxies && settings.proxies.length > 0 ? [...settings.proxies] : false,
-    forceCloseConnections: true,
+    // what is being answered is answered to its end; shows are ended before
+    forceCloseConnections: 'idle',
+    return503OnClosing: true,
     frameworkErrors: (_error, _request, reply) => void sendProblem(reply, fault('not-found')),
   });
   app.setValidatorCompiler(validatorCompiler);
@@ -119,12 +123,24 @@ export async function buildApp(context: Context): Promise<FastifyInstance> {
 
   const limiter = new TryLimiter(context.now);
   const compute = computing(context);
+  const watching = new Watching(compute);
+  watching.install(app);
+  app.addHook('preClose', (done) => {
+    watching.stopping = true;
+    done();
+  });
   app.addHook('onClose', () => compute.work.close());
   await compute.work.makeReady();
   await app.register((api, _options, done) => {
     bind(api, context, ENDPOINTS.health, async () => {
       await rows(context.healthDb ?? db, 'SELECT 1');
       return { status: 'ok', database: 'ok', version: settings.version };
+    });
+    bind(api, context, ENDPOINTS.live, () => ({ status: 'ok' }));
+    bind(api, context, ENDPOINTS.ready, async () => {
+      if (watching.stopping) throw fault('stopping');
+      await rows(context.healthDb ?? db, 'SELECT 1');
+      return { status: 'ok' };
     });
     knotRoutes(api, context, compute);
     inspectRoutes(api, context, compute);

@@ -30,6 +30,18 @@ import { ROUTES } from '../routes';
 const anything = z.record(z.string(), z.unknown());
 
 export const KNOTS = {
+  live: {
+    ...ROUTES.live,
+    summary: 'Whether the server answers at all',
+    access: 'open',
+    reply: z.strictObject({ status: z.literal('ok') }),
+  },
+  ready: {
+    ...ROUTES.ready,
+    summary: 'Whether it is ready to be asked: its database is there and it is not stopping',
+    access: 'open',
+    reply: z.strictObject({ status: z.literal('ok') }),
+  },
   health: {
     ...ROUTES.health,
     summary: 'Whether server and database are up',

@@ -45,6 +45,7 @@ export const ERRORS = {
   'busy-computing': { status: 503, title: 'Others are being computed for', detail: 'Busy: ask again in {seconds} s.' },
   'took-too-long': { status: 422, title: 'This takes too long', detail: 'It was ended after {seconds} s of computing. Ask for less at once; signed in, longer work is done as a job.' },
   'longer-work': { status: 401, title: 'Sign in for longer work', detail: 'Without sign-in at most {most} at once; signed in, more is done as a job.' },
+  'stopping': { status: 503, title: 'The server is stopping', detail: 'It answers what it has and takes nothing more.' },
   'gone': { status: 499, title: 'Whoever asked has gone', detail: 'The connection was closed before the answer.' },
   'database-away': { status: 503, title: 'The database cannot be reached', detail: 'Nothing was stored; send the same request again in a moment.' },
   'internal': { status: 500, title: 'A fault of the program', detail: 'It was noted in the log with number {number}.' },

@@ -1,3 +1,4 @@
+import type { ServerResponse } from 'node:http';
 import type { FastifyInstance } from 'fastify';
 import { ENDPOINTS } from '../../contract';
 import { fault } from '../../core/errors';
@@ -11,6 +12,12 @@ const STILL_HERE_ms = 20_000;
 
 export function showRoutes(app: FastifyInstance, context: Context): void {
   const shows = new Shows(context.now);
+  /** screens that follow: ended before the server is */
+  const following = new Set<ServerResponse>();
+  app.addHook('preClose', (done) => {
+    for (const screen of following) screen.end();
+    done();
+  });
   bind(app, context, ENDPOINTS.openShow, ({ body, who }) => {
     motionOf(body.knot, body.way);
     return shows.begin(who.person.id, body);
@@ -38,9 +45,11 @@ export function showRoutes(app: FastifyInstance, context: Context): void {
     };
     const stop = shows.follow(params.code, (state) => send(`data: ${JSON.stringify(state)}\n\n`), request.ip);
     if (!stop) throw fault('not-found');
+    following.add(reply.raw);
     const still = setInterval(() => send(': still here\n\n'), STILL_HERE_ms);
     still.unref();
     request.raw.on('close', () => {
+      following.delete(reply.raw);
       clearInterval(still);
       stop();
     });

@@ -68,6 +68,10 @@ export class Work {
     this.long = pool(0, longThreads);
   }
 
+  /** tasks that are computed or wait */
+  get inHand(): number {
+    return this.all;
+  }
   /** The forms that are held against each other are made ready in a thread. */
   async makeReady(): Promise<void> {
     await this.run('ready', undefined as never, { key: 'the program', signedIn: true });
