@@ -66,13 +66,14 @@ describe('another screen', () => {
     now = new Date(new Date(ends_at).getTime() + 1);
     expect([shows.follow(code, () => undefined), shows.move(code, 'a', STATE)]).toEqual([null, null]);
     const first = shows.begin('b', STATE).code;
-    for (let k = 0; k < 400; k++) shows.begin('c', STATE);
-    expect(shows.follow(first, () => undefined)).toBeNull();
-    // nor more screens than one hall has
-    const { code: full } = shows.begin('d', STATE);
-    const screens = Array.from({ length: 70 }, () => shows.follow(full, () => undefined));
-    expect(screens.filter((s) => s !== null)).toHaveLength(60);
+    for (let k = 0; k < 599; k++) shows.begin(`c${k}`, STATE);
+    expect(shows.follow(first, () => undefined)).not.toBeNull();
+    expect(() => shows.begin('one more', STATE)).toThrow(/^Busy/);
+    // nor more screens than halls have
+    const screens = Array.from({ length: 200 }, () => shows.follow(first, () => undefined));
+    expect(screens.filter((s) => s !== null)).toHaveLength(199);
     screens[0]!();
-    expect(shows.follow(full, () => undefined)).not.toBeNull();
+    expect(shows.follow(first, () => undefined)).not.toBeNull();
+    expect(() => shows.follow(first, () => undefined)).toThrow(/^Busy/);
   });
 });

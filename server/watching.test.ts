@@ -44,8 +44,8 @@ describe('the log', () => {
   });
   test('of an error of our own says what it says', () => {
     expect(errorSaid(new Error('no row x in y'))).toMatchObject({
-      name: 'Error',
-      said: 'no row x in y',
+      type: 'Error',
+      message: 'no row x in y',
       code: undefined,
     });
   });
