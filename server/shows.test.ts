@@ -70,7 +70,7 @@ describe('another screen', () => {
     expect(shows.follow(first, () => undefined)).not.toBeNull();
     expect(() => shows.begin('one more', STATE)).toThrow(/^Busy/);
     // nor more screens than halls have
-    const screens = Array.from({ length: 200 }, () => shows.follow(first, () => undefined));
+    const screens = Array.from({ length: 199 }, () => shows.follow(first, () => undefined));
     expect(screens.filter((s) => s !== null)).toHaveLength(199);
     screens[0]!();
     expect(shows.follow(first, () => undefined)).not.toBeNull();

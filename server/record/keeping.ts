@@ -5,21 +5,11 @@ import { inTransaction, rows, type Connection, type Database } from '../database
 import { derivedId } from '../derivedId';
 import { append, lockHead } from '../tables/entries';
 import { mustBeFree } from '../tables/ids';
+import type { Keeping } from './held';
 import { chainOf, heldOf, PROGRAM, rawRow, SEALED, type CoveredTable, type Raw } from './covered';
 
 /** Rows in one entry, at most. */
 const MOST_IN_ONE = 500;
-
-/** A transaction that holds its organisation's chain. Who writes a row that the record holds, is given one. */
-export interface Keeping {
-  readonly c: Connection;
-  readonly organisation: string;
-  readonly now: Date;
-  /** says that a row was made or changed; how it stands is read when the work is done */
-  readonly changed: (table: CoveredTable, key: string) => void;
-  /** the same of one that was made under an id from a device. @throws id-taken */
-  readonly made: (table: CoveredTable, id: string) => Promise<void>;
-}
 
 export interface KeptBy {
   readonly organisation: string;

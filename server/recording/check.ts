@@ -13,7 +13,7 @@ import { contentHash } from '../canonical';
 import type { Context } from '../context';
 import { knotIn, profileIn } from '../named';
 import { isDuplicate, type Connection } from '../database';
-import type { Keeping } from '../record/keeping';
+import type { Keeping } from '../record/held';
 import { openFindingsInRope, type Recorded } from '../tables/entries';
 import { personById } from '../tables/people';
 import { ropeById } from '../tables/ropes';

@@ -4,7 +4,8 @@ import type { EntryKind, EntryOf } from '../../core/records';
 import { contentHash } from '../canonical';
 import type { Context } from '../context';
 import { inTransaction } from '../database';
-import { keepingRows, type Keeping } from '../record/keeping';
+import type { Keeping } from '../record/held';
+import { keepingRows } from '../record/keeping';
 import { append, lockChain, type Recorded } from '../tables/entries';
 import type { SessionPerson } from '../tables/sessions';
 

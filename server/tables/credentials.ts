@@ -6,7 +6,7 @@ import { randomUUID } from 'node:crypto';
 import type { CredentialWhat, Role } from '../../contract';
 import { rows, run, type Connection, type Database } from '../database';
 import { PROGRAM } from '../record/covered';
-import type { Keeping } from '../record/keeping';
+import type { Keeping } from '../record/held';
 
 interface Event {
   readonly number: number;

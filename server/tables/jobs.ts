@@ -1,6 +1,6 @@
 import type { Job } from '../../core/choose';
 import { rows, run, type Database } from '../database';
-import type { Keeping } from '../record/keeping';
+import type { Keeping } from '../record/held';
 
 export interface JobRow {
   readonly id: string;

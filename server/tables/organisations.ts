@@ -1,5 +1,5 @@
 import { rows, run, type Database } from '../database';
-import type { Keeping } from '../record/keeping';
+import type { Keeping } from '../record/held';
 
 export async function insertOrganisation(k: Keeping, id: string, name: string, demo: boolean): Promise<void> {
   await run(k.c, 'INSERT INTO organisations (id, name, demo, created_at) VALUES (?)', [[id, name, demo, k.now]]);

@@ -1,6 +1,6 @@
 import type { PassingTrial } from '../../core/choose';
 import { rows, run, type Database } from '../database';
-import type { Keeping } from '../record/keeping';
+import type { Keeping } from '../record/held';
 
 export interface PassingTrialRow extends Omit<PassingTrial, 'source' | 'opening_mm' | 'tail_mm'> {
   readonly id: string;

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import type { Person, Role } from '../../contract';
 import { rows, run, type Connection, type Database } from '../database';
 import { ERASED_NAME } from '../record/covered';
-import type { Keeping } from '../record/keeping';
+import type { Keeping } from '../record/held';
 
 interface PersonRow {
   id: string;

@@ -2,7 +2,7 @@
 import type { RopeRow } from '../../contract';
 import { openDamages, ropeLife, type EntryOf, type RopeHappening, type RopeLife } from '../../core/records';
 import { rows, run, type Connection, type Database } from '../database';
-import type { Keeping } from '../record/keeping';
+import type { Keeping } from '../record/held';
 
 /** How a rope stands, of `ropes r LEFT JOIN rope_status s`. */
 export const ROPE_STATE_SQL =

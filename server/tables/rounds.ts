@@ -1,7 +1,7 @@
 /** Rounds and walks of them. What a walk came to stands in the record; here is only where it stands while it waits. */
 import type { RoundStop } from '../../core/records';
 import { rows, run, type Connection, type Database } from '../database';
-import type { Keeping } from '../record/keeping';
+import type { Keeping } from '../record/held';
 
 export interface RoundRow {
   readonly id: string;

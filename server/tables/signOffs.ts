@@ -1,6 +1,6 @@
 /** What each person is signed off to tie and, apart, to check: the last row for a knot holds. */
 import { rows, run, type Connection, type Database } from '../database';
-import type { Keeping } from '../record/keeping';
+import type { Keeping } from '../record/held';
 
 export interface SignOff {
   readonly knot: string;

@@ -4,7 +4,7 @@ import { lookAgainAfter_h, rulesOf, shippedProfile } from '../../core/profiles';
 import { askedAgain, dueAt, type Again, type KnotEventKind, type LookedAt } from '../../core/records';
 import { ROPE_STATE_SQL } from './ropes';
 import { rows, run, type Connection, type Database } from '../database';
-import type { Keeping } from '../record/keeping';
+import type { Keeping } from '../record/held';
 
 export interface TiedKnotRow {
   readonly id: string;

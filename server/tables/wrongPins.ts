@@ -1,7 +1,7 @@
 /** Wrong PINs: recorded, and counted, so that a restart forgets none. The application may only add to them. */
 import { randomUUID } from 'node:crypto';
 import { rows, run, type Connection, type Database } from '../database';
-import type { Keeping } from '../record/keeping';
+import type { Keeping } from '../record/held';
 
 export const PIN_TRIES = 5;
 export const PIN_WINDOW_MS = 15 * 60_000;
