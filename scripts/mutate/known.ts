@@ -64,7 +64,12 @@ const KNOWN: readonly Known[] = [
     '',
     'server/verify',
   ],
-  ['server/migrate.ts', "DELETE: ['sessions']", "DELETE: ['sessions', 'wrong_pins']", 'server/access'],
+  [
+    'server/migrate.ts',
+    "DELETE: ['sessions', 'to_make_anew']",
+    "DELETE: ['sessions', 'to_make_anew', 'wrong_pins']",
+    'server/access',
+  ],
   [
     'server/documents/evidence.ts',
     'page.put(VERDICT_WORDS[row.verdict],',

@@ -51,11 +51,17 @@ const realText = (PDFDocument.prototype as unknown as { text: (...a: unknown[]) 
 describe('cards', () => {
   test('every knot has one, on one page, with its faults, cautions and how it is set', async () => {
     const ids = knotIds();
-    const c = await card(`/cards.pdf?knots=${ids.join(',')}`);
-    expect([c.status, c.pages, c.onPages.length, c.embedded > 1]).toEqual([200, ids.length, ids.length, true]);
+    const onPages: string[] = [];
+    // so many at once as anybody is given
+    for (let k = 0; k < ids.length; k += 8) {
+      const some = ids.slice(k, k + 8);
+      const c = await card(`/cards.pdf?knots=${some.join(',')}`);
+      expect([c.status, c.pages, c.onPages.length, c.embedded > 1]).toEqual([200, some.length, some.length, true]);
+      onPages.push(...c.onPages);
+    }
     for (const [page, id] of ids.entries()) {
       const entry = entryById(id);
-      const said = c.onPages[page]!.toLowerCase();
+      const said = onPages[page]!.toLowerCase();
       for (const text of [
         entry.names[0],
         entry.set.text,

@@ -29,7 +29,7 @@ export function OwnPassword() {
   );
   const named = fieldMessage(error, 'new_password') ?? fieldMessage(error, 'password');
   return (
-    <Form noValidate onSubmit={submit} className="form-grid mt-4" aria-label="My password">
+    <Form noValidate onSubmit={submit} className="form-grid mt-4" aria-label="Own password">
       <h2 className="wide">My password</h2>
       <p className="wide quiet m-0">Changed, it ends your sessions on every other device.</p>
       {field('password', 'The one until now', 'current-password')}
