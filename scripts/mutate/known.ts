@@ -83,7 +83,7 @@ const KNOWN: readonly Known[] = [
     'server/readBack',
   ],
   ['server/documents/evidence.ts', "p.what_to_do ? ` To do: ${p.what_to_do}` : ''", "''", 'server/readBack'],
-  ['server/importing.ts', ".replace(/^'(?=[=+\\-@])/, '')", '', 'server/readBack'],
+  ['server/importing.ts', ".replace(/^'(?=[=+\\-@＝＋－＠])/, '')", '', 'server/readBack'],
   ['server/plugins/session.ts', 'httpOnly: true', 'httpOnly: false', 'server/access'],
   ['core/knots/tying/proving.ts', '(2 * distance(', '(1 * distance(', 'scripts/proofs/figures'],
   ['core/knots/tying/wayLimits.ts', 'LEAST_DISTANCE = 0.7', 'LEAST_DISTANCE = 0.4', 'core/knots/tying/wayLimits'],

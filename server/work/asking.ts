@@ -22,9 +22,10 @@ export function computing(context: Context): Computing {
 }
 
 /** Ends when the connection is closed before the answer. */
-function goneSignal(request: FastifyRequest, reply: FastifyReply): AbortSignal {
+function goneSignal(reply: FastifyReply): AbortSignal {
   const end = new AbortController();
-  request.raw.socket.once('close', () => {
+  // of the answer, not of the connection: that one serves many
+  reply.raw.once('close', () => {
     if (!reply.raw.writableEnded) end.abort();
   });
   return end.signal;
@@ -32,7 +33,7 @@ function goneSignal(request: FastifyRequest, reply: FastifyReply): AbortSignal {
 export const askerFor = (who: SessionPerson | null, request: FastifyRequest, reply: FastifyReply): Asker => ({
   key: who?.id ?? request.ip,
   signedIn: who !== null,
-  gone: goneSignal(request, reply),
+  gone: goneSignal(reply),
 });
 /** The same where nobody need sign in: the session is looked for only where there is one. */
 export const askerOf = async (context: Context, request: FastifyRequest, reply: FastifyReply): Promise<Asker> =>

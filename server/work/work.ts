@@ -25,6 +25,7 @@ const MOST = { ofOne: 4, ofOneOpen: 2, inAll: 32 } as const;
 /** So much longer than its limit a question may take by the clock: threads wait for each other. */
 const BY_THE_CLOCK = 6;
 const LOOK_EVERY_ms = 100;
+const GRACE_ms = 700;
 /** so long a question takes as a rule, s: for saying when to come again */
 const USUAL_s = 0.5;
 
@@ -121,7 +122,13 @@ export class Work {
     if (!pool) return answered(await worker(handed));
     const end = new AbortController();
     const limit = { reached: false };
-    const leave = () => end.abort();
+    // one that waits is taken out at once; one that is computed is told, and ended where it does not listen: a thread is dear to begin anew
+    let grace: NodeJS.Timeout | undefined;
+    const leave = () => {
+      shared.set('stopped', 1);
+      if (shared.get('thread') === 0) end.abort();
+      else grace = setTimeout(() => end.abort(), GRACE_ms);
+    };
     if (asker.gone?.aborted) throw fault('gone');
     asker.gone?.addEventListener('abort', leave, { once: true });
     let began: { s: number | null; at: number } | null = null;
@@ -139,10 +146,12 @@ export class Work {
       return answered((await pool.run(handed, { signal: end.signal })) as Answer);
     } catch (error) {
       if (error instanceof IdiomError) throw error;
+      if (asker.gone?.aborted) throw fault('gone');
       if (end.signal.aborted) throw limit.reached ? fault('took-too-long', { seconds: limit_s }) : fault('gone');
       throw error;
     } finally {
       clearInterval(watch);
+      clearTimeout(grace);
       asker.gone?.removeEventListener('abort', leave);
     }
   }
