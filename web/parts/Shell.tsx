@@ -126,7 +126,7 @@ function KeyHelp({ show, close }: { show: boolean; close: () => void }) {
 /** A first password is changed before anything else. */
 function FirstPassword({ name, onSignOut }: { readonly name: string; readonly onSignOut: () => void }) {
   return (
-    <main className="state-page" style={{ margin: '0 auto', maxWidth: 720 }}>
+    <main className="state-page" style={{ margin: '0 auto', maxWidth: 720, padding: 20 }}>
       <h1>{name}: choose a password of your own</h1>
       <p className="m-0">
         The one you came in with was given to you by somebody who knows it. Until you have changed it nothing else is

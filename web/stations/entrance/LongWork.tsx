@@ -33,6 +33,7 @@ export function LongWork({ open = (address: string) => window.location.replace(a
       {state === 'running' ? (
         <>
           <ProgressBar
+            style={{ width: '100%', maxWidth: 480, height: 24 }}
             now={data.done}
             max={Math.max(1, data.of)}
             label={`${data.done} of ${data.of}`}

@@ -194,7 +194,8 @@ function WhoTheyAre({ of, me }: { readonly of: Page; readonly me: Person }) {
           <p className="m-0">
             <b>No second person to {of.depends_on.map((d) => d.name).join(', ')}.</b> Who adds somebody, or gives them a
             password, could sign as them. It ends when an instructor who does not depend on them has seen {first} face
-            to face and says so here; where there is none, at the machine itself: <code>npm run confirm</code>.
+            to face and says so here; where there is none, at the machine itself:{' '}
+            <code className="text-reset">npm run confirm</code>.
           </p>
           {mayConfirm ? (
             <div className="mt-2 d-flex flex-wrap gap-3 align-items-center">
