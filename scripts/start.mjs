@@ -8,7 +8,15 @@ import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import { ensureBuilt, ensurePackages, ensureSystem, root } from './lib/install.mjs';
 import { forgetServer, leftServer, MARIADBD, noteServer, runningOn, startMariadb } from './lib/mariadb.mjs';
-import { dataVersion, dropOld, keepOld, keptBefore, newestMigration, noteDataVersion } from './lib/oldData.mjs';
+import {
+  clearHalfCopies,
+  dataVersion,
+  dropOld,
+  keepOld,
+  keptBefore,
+  newestMigration,
+  noteDataVersion,
+} from './lib/oldData.mjs';
 import { appPassword, dataFolder, portFree, portFrom, signingKeyIn, takeFolder, witnessIn } from './lib/place.mjs';
 import { pendingOn, prepareSaying } from './lib/prepare.mjs';
 import { say, Stop } from './lib/say.mjs';
@@ -132,6 +140,7 @@ async function main() {
     ensureSystem([[MARIADBD, 'mariadb-server']]);
     folder = dataFolder(env);
     undo.push(takeFolder(folder));
+    clearHalfCopies(folder);
     await endLeft('a server', () => leftServer(folder));
     if (!(await portFree(port, host)))
       throw new Stop(`Port ${port} on ${host} is taken: set PORT to a free one, or stop what uses it.`, 4);

@@ -260,6 +260,8 @@ test('a database that an earlier program was stopped in the middle of making is 
   spawnSync('chmod', ['755', folder]);
   mkdirSync(join(folder, 'mariadb/mysql'), { recursive: true });
   writeFileSync(join(folder, 'mariadb/ibdata1'), 'half of a file');
+  // nor does a copy stay that was not finished, or not wholly taken away
+  mkdirSync(join(folder, 'mariadb.before.making/mysql'), { recursive: true });
   const run = start({
     PORT: String(await freePort()),
     IDIOM_DB_PORT: String(await freePort()),
@@ -270,6 +272,7 @@ test('a database that an earlier program was stopped in the middle of making is 
   run.child.kill('SIGINT');
   expect((await run.done).code).toBe(0);
   expect(readdirSync(folder).some((f) => f.startsWith('mariadb.half-made-'))).toBe(true);
+  expect(readdirSync(folder)).not.toContain('mariadb.before.making');
   rmSync(folder, { recursive: true, force: true });
 });
 

@@ -61,6 +61,9 @@ export async function keepOld(folder, undo) {
   renameSync(making(folder), join(folder, 'mariadb.before'));
 }
 
+/** A copy that was not finished, or not wholly taken away: nothing is lost with it. */
+export const clearHalfCopies = (folder) => rmSync(making(folder), { recursive: true, force: true });
+
 /** The new start has looked through the record and found it as it was. */
 export function dropOld(folder) {
   const kept = keptBefore(folder);
