@@ -2,6 +2,7 @@ export * from './common';
 export * from './inspect';
 export * from './judging';
 export * from './knots';
+export * from './passkeys';
 export * from './people';
 export * from './records';
 export * from './roles';

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { LENGTH_UNITS, OWN_MEASURE_RANGES_MM, type OwnMeasure } from '../core/units';
 import { fist_mm, knotId, line, uuid } from './common';
+import { passkey } from './passkeys';
 import { ROLES } from './roles';
 
 export const handle = z
@@ -85,10 +86,10 @@ export const CREDENTIALS = [
   'made',
   'password',
   'pin',
-  'passkey',
   'own-password',
   'own-pin',
   'own-passkey',
+  'passkey-removed',
   'renamed',
   'roles',
   'confirmed',
@@ -130,6 +131,9 @@ export const personReply = z.strictObject({
   depends_on: z
     .array(z.strictObject({ id: z.string(), name: z.string() }))
     .describe('who made them or set their password, and to whom they are no second person until confirmed in person'),
+  passkeys: z
+    .array(passkey)
+    .describe('by which they sign in beside the password; for the person and for instructors, empty for others'),
 });
 export type PersonPage = z.infer<typeof personReply>;
 export const peopleReply = z.array(person);

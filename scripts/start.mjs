@@ -7,7 +7,7 @@ import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import { ensureBuilt, ensurePackages, ensureSystem, root } from './lib/install.mjs';
-import { forgetServer, leftServer, MARIADBD, noteServer, runningOn, startMariadb } from './lib/mariadb.mjs';
+import { endLeftDatabase, forgetServer, leftServer, MARIADBD, noteServer, startMariadb } from './lib/mariadb.mjs';
 import {
   clearHalfCopies,
   dataVersion,
@@ -71,14 +71,14 @@ async function database(folder, port) {
   coming = started.then((db) => (current = db));
   return coming;
 }
-/** Ends a process that an earlier start left: asked first, then made to. */
-async function endLeft(what, find) {
-  const pid = find();
+/** Ends a server that an earlier start left: asked first, then made to. */
+async function endLeftServer(folder) {
+  const pid = leftServer(folder);
   if (!pid) return;
-  say(`${what} of an earlier run is still there: stopping it first`);
+  say('a server of an earlier run is still there: stopping it first');
   process.kill(pid, 'SIGTERM');
-  for (let i = 0; find() && i < 300; i++) {
-    if (i === 100 && what === 'a server') process.kill(pid, 'SIGKILL');
+  for (let i = 0; leftServer(folder) && i < 300; i++) {
+    if (i === 100) process.kill(pid, 'SIGKILL');
     await new Promise((r) => setTimeout(r, 100));
   }
 }
@@ -141,10 +141,10 @@ async function main() {
     folder = dataFolder(env);
     undo.push(takeFolder(folder));
     clearHalfCopies(folder);
-    await endLeft('a server', () => leftServer(folder));
+    await endLeftServer(folder);
     if (!(await portFree(port, host)))
       throw new Stop(`Port ${port} on ${host} is taken: set PORT to a free one, or stop what uses it.`, 4);
-    await endLeft('a database', () => runningOn(folder));
+    await endLeftDatabase(folder);
     dbPort = portFrom(env, 'IDIOM_DB_PORT', 33306);
     if (!(await portFree(dbPort)))
       throw new Stop(`Port ${dbPort} for the database is taken: set IDIOM_DB_PORT to a free one.`, 4);

@@ -18,6 +18,7 @@ import { TryLimiter } from './plugins/session';
 import { loggerAs, requestId, Watching } from './watching';
 import { inspectRoutes } from './routes/inspect';
 import { knotRoutes } from './routes/knots';
+import { passkeyRoutes } from './routes/passkeys';
 import { peopleRoutes } from './routes/people';
 import { evidenceRoutes } from './routes/evidence';
 import { recordRoutes } from './routes/records';
@@ -146,6 +147,7 @@ export async function buildApp(context: Context): Promise<FastifyInstance> {
     inspectRoutes(api, context, compute);
     workRoutes(api, context, compute);
     peopleRoutes(api, context, limiter);
+    passkeyRoutes(api, context, limiter);
     ropeRoutes(api, context, compute);
     roundRoutes(api, context, compute);
     showRoutes(api, context);

@@ -27,12 +27,13 @@ export const RIGHTS = {
     'signing_keys',
     'signed_heads',
     'credential_events',
+    'passkeys',
     'sign_offs',
     'rounds',
     'round_walks',
     'imports',
   ],
-  UPDATE: ['people', 'tied_knots', 'chain_heads', 'check_status', 'rope_status', 'round_walks'],
+  UPDATE: ['people', 'tied_knots', 'chain_heads', 'check_status', 'rope_status', 'round_walks', 'passkeys'],
   DELETE: ['sessions', 'to_make_anew'],
 } as const;
 

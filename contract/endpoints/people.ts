@@ -18,6 +18,7 @@ import {
   setupBody,
   signInBody,
 } from '../people';
+import { beginPasskeyBody, ceremonyReply, newPasskeyBody, passkeysReply, signInByPasskeyBody } from '../passkeys';
 import { page } from '../common';
 import { importBody, importReply } from '../ropes';
 import { ROUTES } from '../routes';
@@ -34,6 +35,19 @@ export const PEOPLE = {
     summary: 'Sign in',
     access: 'open',
     body: signInBody,
+    reply: sessionReply,
+  },
+  beginSignIn: {
+    ...ROUTES.beginSignIn,
+    summary: 'What a device needs to sign in by a passkey',
+    access: 'open',
+    reply: ceremonyReply,
+  },
+  signInByPasskey: {
+    ...ROUTES.signInByPasskey,
+    summary: 'Sign in by a passkey',
+    access: 'open',
+    body: signInByPasskeyBody,
     reply: sessionReply,
   },
   signOut: {
@@ -97,6 +111,33 @@ export const PEOPLE = {
     withFirstPassword: true,
     body: ownPasswordBody,
     reply: sessionReply,
+  },
+  passkeys: {
+    ...ROUTES.passkeys,
+    summary: 'The own passkeys: by them one signs in without a password',
+    access: 'session',
+    reply: passkeysReply,
+  },
+  beginPasskey: {
+    ...ROUTES.beginPasskey,
+    summary: 'What the own device needs to make a passkey; asks for the password',
+    access: 'session',
+    body: beginPasskeyBody,
+    reply: ceremonyReply,
+  },
+  newPasskey: {
+    ...ROUTES.newPasskey,
+    summary: 'Keep a passkey that the own device made',
+    access: 'session',
+    body: newPasskeyBody,
+    reply: passkeysReply,
+  },
+  removePasskey: {
+    ...ROUTES.removePasskey,
+    summary: 'Remove one of the own passkeys: it opens nothing from then on',
+    access: 'session',
+    params: personParams,
+    reply: passkeysReply,
   },
   newConfirmation: {
     ...ROUTES.newConfirmation,

@@ -35,6 +35,11 @@ export const ERRORS = {
   'round-finished': { status: 409, title: 'This round is finished', detail: 'Nothing more is added to it: begin it anew.' },
   'no-pin': { status: 409, title: 'This person has no PIN', detail: 'They set one under their own name, or sign with their password.' },
   'pin-locked': { status: 429, title: 'Too many wrong PINs', detail: 'Wait {seconds} s, or sign on a device of one’s own. The wrong ones are recorded.' },
+  'passkey-refused': {
+    status: 401,
+    title: 'The passkey was not accepted',
+    detail: 'It is not known here any more, was made for another address, or too long passed. Try again, or sign in with the password.',
+  },
   'wrong-pin': { status: 401, title: 'The PIN does not match', detail: 'It is recorded. Nothing else was changed.' },
   'last-instructor': { status: 409, title: 'Somebody has to be instructor', detail: 'This is the last one of the organisation.' },
   'already-closed': { status: 409, title: 'This finding is closed already', detail: 'An entry says what was done.' },

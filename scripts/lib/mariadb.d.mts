@@ -8,3 +8,5 @@ export function startMariadb(
 ): Promise<TestDatabase & { readonly child: ChildProcess; stop(): Promise<void> }>;
 
 export const MARIADBD: string;
+export function runningOn(folder: string): number | null;
+export function endLeftDatabase(folder: string, within?: { up_ms?: number; stop_ms?: number }): Promise<void>;

@@ -12,6 +12,7 @@ import {
   statfsSync,
   writeFileSync,
 } from 'node:fs';
+import { connect } from 'node:net';
 import { join } from 'node:path';
 import { say, Stop } from './say.mjs';
 
@@ -69,12 +70,53 @@ export function commandLine(pid) {
   }
 }
 
-/** pid of a mariadbd that runs on this folder, or null. */
-export function runningOn(folder) {
-  const file = join(folder, 'run/mariadbd.pid');
-  if (!existsSync(file)) return null;
-  const pid = Number(readFileSync(file, 'utf8'));
-  return pid > 0 && processAlive(pid) && commandLine(pid).includes(join(folder, 'my.cnf')) ? pid : null;
+/** What runs on a folder. Its own note of it comes late, so the processes themselves are looked at. */
+function processesOn(folder) {
+  const by = `--defaults-file=${join(folder, 'my.cnf')} `;
+  return readdirSync('/proc')
+    .filter((p) => /^\d+$/.test(p))
+    .map((p) => ({ pid: Number(p), line: commandLine(p) }))
+    .filter(({ pid, line }) => line.includes(by) && processAlive(pid))
+    .map(({ pid, line }) => ({ pid, makes: /install-db|--bootstrap/.test(line) }));
+}
+/** pid of a mariadbd that serves from this folder, or null. */
+export const runningOn = (folder) => processesOn(folder).find((p) => !p.makes)?.pid ?? null;
+
+/** Whether a database greets whoever comes to its socket: from then on it hears that it is to stop. */
+const greets = (folder) =>
+  new Promise((done) => {
+    const s = connect(join(folder, 'run/mariadb.sock'));
+    const end = (yes) => (s.destroy(), done(yes));
+    s.setTimeout(1000, () => end(false));
+    s.once('data', () => end(true)).once('error', () => end(false));
+  });
+
+const within = async (ms, is) => {
+  for (const until = Date.now() + ms; Date.now() < until; await new Promise((r) => setTimeout(r, 50)))
+    if (await is()) return true;
+  return is();
+};
+/**
+ * Ends the database that an earlier start left on a folder. Told to stop while it comes up it would hang for ever: it is let come up first, and one
+ * that does not go is killed (what was written down is there again at its next start).
+ */
+export async function endLeftDatabase(folder, { up_ms = 15_000, stop_ms = 30_000 } = {}) {
+  // one that is still being made is made anew
+  for (const { pid, makes } of processesOn(folder)) if (makes) process.kill(pid, 'SIGKILL');
+  const pid = runningOn(folder);
+  if (pid === null) return;
+  say('a database of an earlier run is still there: stopping it first');
+  const gone = () => !processAlive(pid);
+  await within(up_ms, async () => gone() || (await greets(folder)));
+  for (const [signal, ms] of [
+    ['SIGTERM', stop_ms],
+    ['SIGKILL', stop_ms],
+  ]) {
+    if (gone()) return;
+    if (signal === 'SIGKILL') say('it does not stop: it is killed; what was written down is kept');
+    process.kill(pid, signal);
+    await within(ms, gone);
+  }
 }
 
 /** Notes which process serves from a folder, so that one that was left behind is found. */

@@ -4,7 +4,7 @@ import { ENDPOINTS } from '../../contract';
 import { fault, IdiomError } from '../../core/errors';
 import { bind } from '../bind';
 import type { Context } from '../context';
-import { isDuplicate, rows } from '../database';
+import { isDuplicate, rows, type Database } from '../database';
 import { keepingFor, keepingOfProgram } from '../record/keeping';
 import {
   checkPassword,
@@ -30,6 +30,7 @@ import {
   updatePreferences,
 } from '../tables/people';
 import { credentialsPage, dependsOnWhom, isConfirmation, noteCredential } from '../tables/credentials';
+import { passkeysOf, removePasskeys, type StoredPasskey } from '../tables/passkeys';
 import { endSessionsOf, type SessionPerson } from '../tables/sessions';
 import { insertSignOff, signedOff, signOffById } from '../tables/signOffs';
 import { wrongPinsOf } from '../tables/wrongPins';
@@ -39,6 +40,26 @@ import { keptOnce } from '../kept';
 import { knotIn } from '../named';
 import { setPin } from '../plugins/pin';
 import type { FastifyRequest } from 'fastify';
+
+/** What may be said of a passkey. */
+export const publicPasskey = ({ id, name, made_at }: StoredPasskey) => ({ id, name, made_at: made_at.toISOString() });
+
+/** What whoever has just signed in is told. */
+export async function sessionReplyOf(db: Database, organisation: string, person: string) {
+  const found = (await personById(db, organisation, person))!;
+  const [org] = await rows<{ id: string; name: string; demo: number }>(
+    db,
+    'SELECT id, name, demo FROM organisations WHERE id = ?',
+    [organisation],
+  );
+  return {
+    person: publicPerson(found),
+    organisation: { id: org!.id, name: org!.name, demo: Boolean(org!.demo) },
+    demo: Boolean(org!.demo),
+    setup_open: false,
+    must_change_password: found.must_change,
+  };
+}
 
 export function peopleRoutes(app: FastifyInstance, context: Context, limiter: TryLimiter): void {
   const { db } = context;
@@ -61,18 +82,7 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
     const found = /^[a-z0-9.-]+$/.test(handle) ? await personByHandle(db, handle) : null;
     await checkPassword(limiter, keysOf(request, found?.id ?? handle), found?.password_hash, body.password);
     await openSession(context, reply, found!.id);
-    const [org] = await rows<{ id: string; name: string; demo: number }>(
-      db,
-      'SELECT id, name, demo FROM organisations WHERE id = ?',
-      [found!.organisation],
-    );
-    return {
-      person: publicPerson(found!),
-      organisation: { id: org!.id, name: org!.name, demo: Boolean(org!.demo) },
-      demo: Boolean(org!.demo),
-      setup_open: false,
-      must_change_password: found!.must_change,
-    };
+    return sessionReplyOf(db, found!.organisation, found!.id);
   });
 
   bind(app, context, ENDPOINTS.signOut, async ({ request, reply }) => {
@@ -108,14 +118,7 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
       });
     });
     await openSession(context, reply, id);
-    const person = await personById(db, organisation, id);
-    return {
-      person: publicPerson(person!),
-      organisation: { id: organisation, name: body.organisation, demo: false },
-      demo: false,
-      setup_open: false,
-      must_change_password: false,
-    };
+    return sessionReplyOf(db, organisation, id);
   });
 
   bind(app, context, ENDPOINTS.preferences, async ({ body, who }) => {
@@ -170,15 +173,17 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
     const found = await personById(db, who.organisation, id);
     if (!found) throw fault('not-found');
     const mayKnow = id === who.id || who.person.roles.includes('instructor');
-    const [settings, depends] = await Promise.all([
+    const [settings, depends, passkeys] = await Promise.all([
       credentialsPage(db, who.organisation, { person: id, limit: 50 }),
       dependsOnWhom(db, who.organisation, id),
+      mayKnow ? passkeysOf(db, id) : [],
     ]);
     return {
       settings: settings.map(({ number: _, ...row }) => row),
       depends_on: await Promise.all(
         depends.map(async (d) => ({ id: d, name: (await personById(db, who.organisation, d))?.name ?? d })),
       ),
+      passkeys: passkeys.map(publicPasskey),
       person: publicPerson(found),
       signed_off: await signedOff(db, who.organisation, id),
       wrong_pins: mayKnow ? await wrongPinsOf(db, who.organisation, id, 20) : [],
@@ -204,6 +209,9 @@ export function peopleRoutes(app: FastifyInstance, context: Context, limiter: Tr
       if (body.roles) await noteCredential(k, params.id, 'roles', who.id, { roles: body.roles });
       if (password_hash !== undefined)
         await noteCredential(k, params.id, params.id === who.id ? 'own-password' : 'password', who.id);
+      // a new first password is for who lost what they had, or where somebody else had it: no passkey opens anything from then on
+      if (password_hash !== undefined && (await removePasskeys(k, params.id)) > 0)
+        await noteCredential(k, params.id, 'passkey-removed', who.id);
     });
     if (password_hash !== undefined) await endSessionsOf(db, params.id, tokenOf(request));
     return personPage(who, params.id);

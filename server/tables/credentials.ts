@@ -32,7 +32,7 @@ export async function noteCredential(
 }
 
 /** By these somebody else can sign as the person. */
-const BY_OTHERS: readonly CredentialWhat[] = ['made', 'password', 'pin', 'passkey'];
+const BY_OTHERS: readonly CredentialWhat[] = ['made', 'password', 'pin'];
 
 async function eventsOf(c: Connection | Database, person: string): Promise<Event[]> {
   return rows<Event>(

@@ -26,6 +26,7 @@ const page = (change: object = {}) => ({
   person: TIER,
   signed_off: [],
   wrong_pins: [],
+  passkeys: [],
   settings: [setting('2', 'roles', { roles: ['learner'] }), setting('1', 'made')],
   depends_on: [{ id: '99999999-9999-4999-8999-999999999999', name: 'Rask Quillon' }],
   ...change,
@@ -79,6 +80,17 @@ test('one’s own password is changed under one’s own name; what is wrong stan
   );
 });
 
+test('one’s own passkeys are listed and removed; where the browser knows none, it is said instead of a form', async () => {
+  const { sent } = show(<Me />, '/me', '/me', {
+    'GET /people/me/passkeys': [{ id: 'k', name: 'Grey telephone', made_at: '2026-05-13T09:00:00.000Z' }],
+    'DELETE /people/me/passkeys/k': [],
+  });
+  fireEvent.click(await screen.findByRole('button', { name: 'Remove Grey telephone' }));
+  await waitFor(() => expect(sent.map((s) => `${s.method} ${s.path}`)).toEqual(['DELETE /people/me/passkeys/k']));
+  expect(screen.getByText(/^This browser knows no passkeys/)).toBeTruthy();
+  expect(screen.queryByLabelText('What you call this device')).toBeNull();
+});
+
 describe('whom somebody depends on', () => {
   const at = `/log/people/${TIER.id}`;
   test('stands on their page; another instructor confirms them, once they say that they have seen them', async () => {
@@ -93,6 +105,13 @@ describe('whom somebody depends on', () => {
     fireEvent.click(button);
     await waitFor(() => expect(sent[0]!.path).toBe(`/people/${TIER.id}/confirmations`));
     expect(Object.keys(sent[0]!.body as object)).toEqual(['id']);
+  });
+  test('a passkey on the account is named to whoever confirms: somebody else may have made it', async () => {
+    const passkeys = [{ id: 'k', name: 'Grey telephone', made_at: '2026-05-13T09:00:00.000Z' }];
+    show(<PersonPage />, '/log/people/:id', at, { [`GET /people/${TIER.id}`]: page({ passkeys }) });
+    expect((await screen.findByText(/^Passkeys also sign in as Joss/)).textContent).toMatch(
+      /Grey telephone \(since .*\)\. If Joss does not know one of them, do not confirm/,
+    );
   });
   test('who they depend on is not asked to confirm them', async () => {
     show(<PersonPage />, '/log/people/:id', at, {

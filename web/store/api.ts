@@ -57,6 +57,25 @@ export const api = createApi({
     signIn: b.mutation<Reply<typeof C.sessionReply>, z.input<typeof C.signInBody>>({
       query: (body) => to('signIn', {}, { body }),
     }),
+    beginSignIn: b.mutation<Reply<typeof C.ceremonyReply>, void>({ query: () => to('beginSignIn', {}) }),
+    signInByPasskey: b.mutation<Reply<typeof C.sessionReply>, z.input<typeof C.signInByPasskeyBody>>({
+      query: (body) => to('signInByPasskey', {}, { body }),
+    }),
+    passkeys: b.query<Reply<typeof C.passkeysReply>, void>({
+      query: () => to('passkeys', {}),
+      providesTags: ['people'],
+    }),
+    beginPasskey: b.mutation<Reply<typeof C.ceremonyReply>, z.input<typeof C.beginPasskeyBody>>({
+      query: (body) => to('beginPasskey', {}, { body }),
+    }),
+    newPasskey: b.mutation<Reply<typeof C.passkeysReply>, z.input<typeof C.newPasskeyBody>>({
+      query: (body) => to('newPasskey', {}, { body }),
+      invalidatesTags: ['people'],
+    }),
+    removePasskey: b.mutation<Reply<typeof C.passkeysReply>, string>({
+      query: (id) => to('removePasskey', { id }),
+      invalidatesTags: ['people'],
+    }),
     signOut: b.mutation<Reply<typeof C.sessionReply>, void>({ query: () => to('signOut', {}) }),
     setup: b.mutation<Reply<typeof C.sessionReply>, z.input<typeof C.setupBody>>({
       query: (body) => to('setup', {}, { body }),
@@ -280,6 +299,12 @@ export const {
   useSessionQuery,
   useSignInMutation,
   useSignOutMutation,
+  useBeginSignInMutation,
+  useSignInByPasskeyMutation,
+  usePasskeysQuery,
+  useBeginPasskeyMutation,
+  useNewPasskeyMutation,
+  useRemovePasskeyMutation,
   useSetupMutation,
   useDemoPeopleQuery,
   usePreferencesMutation,

@@ -88,7 +88,15 @@ const STANDING: Answers = {
     rounds_waiting: [],
     counts: { checks: 0, open_findings: 0, waiting_signatures: 0 },
   },
-  [`GET /people/${PERSON.id}`]: { person: PERSON, signed_off: [], wrong_pins: [], settings: [], depends_on: [] },
+  [`GET /people/${PERSON.id}`]: {
+    person: PERSON,
+    signed_off: [],
+    wrong_pins: [],
+    settings: [],
+    depends_on: [],
+    passkeys: [],
+  },
+  'GET /people/me/passkeys': [],
   'GET /jobs': { items: [], next: null },
 };
 

@@ -1,9 +1,18 @@
 import { useState, type FormEvent } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { useNavigate, useSearchParams } from 'react-router';
-import { api, refusalText, useDemoPeopleQuery, useSessionQuery, useSignInMutation } from '../../store/api';
+import {
+  api,
+  refusalText,
+  useBeginSignInMutation,
+  useDemoPeopleQuery,
+  useSessionQuery,
+  useSignInByPasskeyMutation,
+  useSignInMutation,
+} from '../../store/api';
 import { useSend } from '../../store';
 import { KnotPicture } from '../../parts/KnotPicture';
+import { deviceText, noPasskeysBecause, readPasskey } from '../../parts/passkeys';
 import { CAUTION } from '../../parts/words';
 
 const DEMO_PASSWORD = 'fulmar-sound-demo';
@@ -15,15 +24,33 @@ export function SignIn() {
   const session = useSessionQuery().data;
   const demo = useDemoPeopleQuery(undefined, { skip: !session?.demo }).data ?? [];
   const [signIn, { error, isLoading }] = useSignInMutation();
+  const [begin, { error: notBegun, isLoading: beginning }] = useBeginSignInMutation();
+  const [signInBy, { error: notIn, isLoading: going }] = useSignInByPasskeyMutation();
+  const [device, setDevice] = useState<string | null>(null);
+  const passkeyRefused = device ?? [notBegun, notIn].map((e) => e && refusalText(e)).find(Boolean);
   const [handle, setHandle] = useState('');
   const [password, setPassword] = useState('');
 
-  const enter = async (as: { handle: string; password: string }) => {
-    const result = await signIn(as);
-    if (!result.data) return;
+  const opened = async () => {
     send(api.util.resetApiState());
     const to = params.get('to');
     await navigate(to?.startsWith('/') && !to.startsWith('//') ? to : '/', { replace: true });
+  };
+  const enter = async (as: { handle: string; password: string }) => {
+    setDevice(null);
+    const result = await signIn(as);
+    if (result.data) await opened();
+  };
+  const byPasskey = async () => {
+    setDevice(null);
+    const { data } = await begin();
+    if (!data) return;
+    try {
+      const result = await signInBy({ ceremony: data.ceremony, used: await readPasskey(data.options) });
+      if (result.data) await opened();
+    } catch (failed) {
+      setDevice(deviceText(failed));
+    }
   };
   const submit = (e: FormEvent) => {
     e.preventDefault();
@@ -64,6 +91,23 @@ export function SignIn() {
             Sign in
           </Button>
         </Form>
+        {noPasskeysBecause() === null ? (
+          <>
+            <Button
+              variant="outline-primary"
+              disabled={beginning || going}
+              className="w-100 mt-2"
+              onClick={() => void byPasskey()}
+            >
+              Sign in by passkey
+            </Button>
+            {passkeyRefused ? (
+              <p className="invalid-feedback d-block" role="alert">
+                {passkeyRefused}
+              </p>
+            ) : null}
+          </>
+        ) : null}
         <p className="caution mt-4 mb-0">{CAUTION}</p>
       </section>
       <section className="demo">

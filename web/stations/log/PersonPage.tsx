@@ -179,6 +179,8 @@ function Roles({ of }: { readonly of: Page }) {
   );
 }
 
+const passkeysText = (of: Page) => of.passkeys.map((p) => `${p.name} (since ${dateText(p.made_at)})`).join(', ');
+
 /** On whom they depend, what was set for them, and saying that one has seen them. */
 function WhoTheyAre({ of, me }: { readonly of: Page; readonly me: Person }) {
   const [confirm, { error, isLoading }] = useConfirmPersonMutation();
@@ -197,6 +199,12 @@ function WhoTheyAre({ of, me }: { readonly of: Page; readonly me: Person }) {
             to face and says so here; where there is none, at the machine itself:{' '}
             <code className="text-reset">npm run confirm</code>.
           </p>
+          {mayConfirm && of.passkeys.length > 0 ? (
+            <p className="mt-2 mb-0">
+              Passkeys also sign in as {first}: {passkeysText(of)}. If {first} does not know one of them, do not
+              confirm: give a new first password, which removes all of them.
+            </p>
+          ) : null}
           {mayConfirm ? (
             <div className="mt-2 d-flex flex-wrap gap-3 align-items-center">
               <Form.Check
@@ -262,6 +270,7 @@ export function PersonPage() {
       </div>
       <p className="quiet fs-5 mt-1">
         {person.roles.join(', ')}. Ties with the {person.hand} hand; {measures}.{' '}
+        {data.passkeys.length > 0 ? `Passkeys: ${passkeysText(data)}. ` : ''}
         {person.has_pin ? 'Has a PIN.' : 'Has no PIN: signs on other people’s devices with the password.'}
       </p>
       {data.wrong_pins.length > 0 ? (

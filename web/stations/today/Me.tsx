@@ -1,6 +1,7 @@
 import { useState, type FormEvent } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { lengthFromText, OWN_MEASURE_RANGES_MM, OWN_MEASURES, type OwnMeasure } from '../../../core/units';
+import { OwnPasskeys } from '../../parts/OwnPasskeys';
 import { OwnPassword } from '../../parts/OwnPassword';
 import { fieldText, useLengthUnit } from '../../parts/NumberField';
 import { fieldMessage, refusalText, useOwnPinMutation, usePreferencesMutation, useSessionQuery } from '../../store/api';
@@ -179,6 +180,7 @@ export function Me() {
       </div>
       <OwnPin />
       <OwnPassword />
+      <OwnPasskeys />
     </>
   );
 }
