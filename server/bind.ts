@@ -5,6 +5,7 @@ import { API_BASE, type Endpoint } from '../contract';
 import { fault } from '../core/errors';
 import type { Context } from './context';
 import { currentPerson } from './plugins/session';
+import { Turns } from './plugins/turns';
 import type { SessionPerson } from './tables/sessions';
 
 type Parsed<T> = T extends z.ZodType ? z.output<T> : undefined;
@@ -20,12 +21,17 @@ export interface Call<E extends Endpoint> {
   readonly who: E['access'] extends 'open' ? null : SessionPerson;
 }
 
+/** One for each server. */
+const turnsOf = new WeakMap<Context, Turns>();
+
 export function bind<const E extends Endpoint>(
   app: FastifyInstance,
   context: Context,
   endpoint: E,
   handler: (call: Call<E>) => unknown,
 ): void {
+  const turns = turnsOf.get(context) ?? new Turns();
+  turnsOf.set(context, turns);
   app.route({
     method: endpoint.method,
     url: API_BASE + endpoint.path,
@@ -37,23 +43,26 @@ export function bind<const E extends Endpoint>(
       ...(endpoint.reply ? { response: { 200: endpoint.reply } } : {}),
     },
     // who may: said before the input is looked at, so that a stranger learns nothing from it
-    onRequest: async (request) => {
+    onRequest: async (request, reply) => {
       if (endpoint.access === 'open') return;
-      const who = await currentPerson(context, request);
+      const who = await turns.inTurn('session', request, reply, () => currentPerson(context, request));
       if (!who) throw fault('not-signed-in');
       if (who.must_change && !endpoint.withFirstPassword) throw fault('first-password');
       if (Array.isArray(endpoint.access) && !endpoint.access.some((r) => who.person.roles.includes(r as never)))
         throw fault('role-missing', { roles: endpoint.access.join(', ') });
       (request as { who?: SessionPerson }).who = who;
     },
-    handler: async (request, reply) =>
-      await handler({
+    handler: async (request, reply) => {
+      const call = {
         params: request.params,
         query: request.query,
         body: request.body,
         request,
         reply,
         who: (request as { who?: SessionPerson }).who ?? null,
-      } as unknown as Call<E>),
+      } as unknown as Call<E>;
+      if (endpoint.access === 'open') return handler(call);
+      return turns.inTurn(endpoint.method === 'GET' ? 'read' : 'record', request, reply, () => handler(call));
+    },
   });
 }

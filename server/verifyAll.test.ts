@@ -8,6 +8,7 @@ import mysql from 'mysql2/promise';
 import { poolOptions } from './database';
 import { keeping } from './record/keeping';
 import { signerFrom } from './record/signerFrom';
+import { insertPasskey } from './tables/passkeys';
 import { erasePerson } from './tables/people';
 import { COVERED, COVERED_TABLES, DERIVED, LEFT_OUT, type CoveredTable } from './record/covered';
 import {
@@ -90,6 +91,17 @@ async function everyKindOfRow(): Promise<void> {
     happened_at: '2026-05-14T09:00:00.000Z',
     note: '',
   });
+  await keeping(t.db, { organisation: org, by: tier.id, now: t.clock.now }, (k) =>
+    insertPasskey(k, {
+      person: tier.id,
+      name: 'My telephone',
+      rp_id: 'loft.example',
+      credential_id: Buffer.alloc(16, 7),
+      public_key: Buffer.alloc(77, 3),
+      transports: ['internal'],
+      counter: 4,
+    }),
+  );
   const [round, walk, trial, person] = [randomUUID(), randomUUID(), randomUUID(), randomUUID()];
   await done('POST', '/rounds', {
     id: round,

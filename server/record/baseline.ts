@@ -82,10 +82,10 @@ export async function writeBaselines(db: Database, now: Date, say: (line: string
   let written = 0;
   for (const chain of await chainsNamed(db)) {
     written += await inTransaction(db, async (c) => {
-      await lockHead(c, chain);
+      const held = await lockHead(c, chain);
       const bodies = await bodiesFor(c, chain);
       for (const body of bodies) {
-        const head = await lockHead(c, chain);
+        const { head } = held;
         const id = derivedId(`${chain} baseline ${head.sequence + 1} ${head.sha256}`);
         const draft = {
           id,
@@ -95,7 +95,7 @@ export async function writeBaselines(db: Database, now: Date, say: (line: string
           recorded_by: PROGRAM,
           body,
         };
-        await append(c, head, draft as Parameters<typeof append>[2], contentHash(body));
+        await append(c, held, draft as Parameters<typeof append>[2], contentHash(body));
       }
       if (bodies.length > 0) say('what was there before is taken into the record');
       return bodies.length;

@@ -43,7 +43,10 @@ export const COVERED = {
   tied_knots: {
     key: ['id'],
     of: 'organisation',
-    leftOut: { due_at: 'worked out from entries and rows; npm run verify works it out again' },
+    leftOut: {
+      due_at:
+        'worked out from entries and rows; npm run verify works it out again of knots that hang, of others nothing reads it',
+    },
   },
   knot_events: { key: ['id'], of: 'organisation' },
   sign_offs: { key: ['id'], of: 'organisation' },

@@ -113,7 +113,7 @@ export class Signer {
   /** The head of a chain as it is now, signed: anew where it has grown since. @returns null where the chain is empty */
   async sign(organisation: string, why: SignedWhy): Promise<SignedHead | null> {
     const made = await inTransaction(this.db, async (c) => {
-      const head = await lockHead(c, organisation);
+      const { head } = await lockHead(c, organisation);
       if (head.sequence === 0) return null;
       const last = await lastSigned(c, organisation);
       if (last?.sequence === head.sequence && last.sha256 === head.sha256) return { signed: last, isNew: false };

@@ -9,16 +9,16 @@ import type { KnotEntry } from '../../core/knots/facts/types';
 import { usesToChoose, type Use } from '../../core/knots/facts/uses';
 import { COMMON_PRACTICE, companionMeant, rulesOf } from '../../core/profiles';
 import type { CheckBody } from '../../core/records';
-import { contentHash } from '../canonical';
+import { constantHash, contentHash } from '../canonical';
 import type { Context } from '../context';
 import { knotIn, profileIn } from '../named';
 import { isDuplicate, type Connection } from '../database';
 import type { Keeping } from '../record/held';
 import { openFindingsInRope, type Recorded } from '../tables/entries';
 import { personById } from '../tables/people';
-import { ropeById } from '../tables/ropes';
+import { ropeInChain, type RopeInChain } from '../tables/ropes';
 import { roundWalkById } from '../tables/rounds';
-import { signedOff, signOffsInUse } from '../tables/signOffs';
+import { signedOffFor } from '../tables/signOffs';
 import type { SessionPerson } from '../tables/sessions';
 import { insertTiedKnot, storedTiedKnot } from '../tables/tiedKnots';
 import { badField, notInTheFuture, notLongAgo, samePlace, recordEntry } from './entry';
@@ -26,19 +26,17 @@ import { JUDGING_VERSION } from '../../core/judgings';
 
 type TiedKnotInput = z.output<typeof newCheckBody>['tied_knot'];
 
-/** Stores the tied knot, or finds the same one again. @throws bad-input, id-taken, unknown-knot */
-export async function keepTiedKnot(keep: Keeping, k: TiedKnotInput): Promise<void> {
+/** Stores the tied knot, or finds the same one again. @returns its rope as it stands. @throws bad-input, id-taken, unknown-knot */
+export async function keepTiedKnot(keep: Keeping, k: TiedKnotInput): Promise<RopeInChain> {
   const { c, organisation, now } = keep;
   knotIn('tied_knot.knot', k.knot);
   const request = contentHash(k);
-  const there = await storedTiedKnot(c, k.id);
-  if (there) {
-    if (there.organisation !== organisation || there.request_sha256 !== request) throw fault('id-taken');
-    return;
-  }
-  const rope = await ropeById(c, organisation, k.rope);
+  const there = keep.isFree(k.id) ? null : await storedTiedKnot(c, k.id);
+  if (there && (there.organisation !== organisation || there.request_sha256 !== request)) throw fault('id-taken');
+  const rope = await ropeInChain(c, organisation, k.rope);
   if (!rope) throw badField('tied_knot.rope', 'is no rope of this organisation');
   if (rope.kind === null) throw badField('tied_knot.rope', `is no rope: ${rope.tag} is a ${rope.thing}`);
+  if (there) return { ...rope, kind: rope.kind };
   if (k.tied_by !== undefined && !(await personById(c, organisation, k.tied_by)))
     throw badField('tied_knot.tied_by', 'is nobody of this organisation');
   notInTheFuture('tied_knot.tied_at', k.tied_at, now);
@@ -49,6 +47,7 @@ export async function keepTiedKnot(keep: Keeping, k: TiedKnotInput): Promise<voi
     if (isDuplicate(error)) throw fault('id-taken');
     throw error;
   }
+  return { ...rope, kind: rope.kind };
 }
 
 export function asAnswers(given: z.output<typeof newCheckBody>['answers'], knot: string): PointAnswer[] {
@@ -101,11 +100,10 @@ export async function recordCheck(
   const rules = rulesOf(profile);
   const use = useOf(knot, body.use);
   const companions = body.companions ?? (body.stopper ? companionMeant(rules, knot, use) : []);
-  const asked = { kind: 'check', id: body.id, request: { body, by: who.id } } as const;
+  const asked = { kind: 'check', id: body.id, request: { body, by: who.id }, brings: [body.tied_knot.id] } as const;
   return recordEntry(context, who, asked, async (k): Promise<CheckBody> => {
     const { c } = k;
-    await keepTiedKnot(k, body.tied_knot);
-    const rope = (await ropeById(c, who.organisation, body.tied_knot.rope))!;
+    const rope = await keepTiedKnot(k, body.tied_knot);
     if (rope.diameter_mm !== null && rope.diameter_mm !== body.rope_diameter_mm)
       throw badField('rope_diameter_mm', `is not this rope's: ${rope.tag} has ${rope.diameter_mm} mm`);
     const { tied_by = null, tied_by_outside, tied_by_unknown } = body.tied_knot;
@@ -113,7 +111,7 @@ export async function recordCheck(
       knot: knot.id,
       use,
       companions,
-      rope_kind: rope.kind!,
+      rope_kind: rope.kind,
       rope_diameter_mm: body.rope_diameter_mm,
       fist_mm: body.fist_mm,
       answers,
@@ -124,13 +122,11 @@ export async function recordCheck(
     });
     await mayBeLookedAt(c, who.organisation, body, judgement);
     if (body.round) await mustBeStop(c, who.organisation, body.round, body.tied_knot.place);
-    const used = await signOffsInUse(c, who.organisation);
-    const may = async (person: string, what: 'tie' | 'check') =>
-      (await signedOff(c, who.organisation, person)).some((x) => x.knot === knot.id && x.may === what);
+    const may = await signedOffFor(c, who.organisation, knot.id, [who.id, ...(tied_by === null ? [] : [tied_by])]);
     return {
       tied_knot: body.tied_knot.id,
       knot: knot.id,
-      knot_entry_sha256: contentHash(knot),
+      knot_entry_sha256: constantHash(knot),
       catalogue_version: CATALOGUE_VERSION,
       judging: JUDGING_VERSION,
       rope: body.tied_knot.rope,
@@ -144,12 +140,12 @@ export async function recordCheck(
       seen_at: body.seen_at,
       profile: profile.id,
       profile_version: profile.version,
-      profile_sha256: contentHash(profile),
+      profile_sha256: constantHash(profile),
       stopper: companions.length > 0,
       use,
       companions,
-      rope_kind: rope.kind!,
-      common_practice: { version: COMMON_PRACTICE.version, sha256: contentHash(COMMON_PRACTICE) },
+      rope_kind: rope.kind,
+      common_practice: { version: COMMON_PRACTICE.version, sha256: constantHash(COMMON_PRACTICE) },
       ...(body.short && { short: true }),
       fist_mm: body.fist_mm,
       hand: body.hand,
@@ -159,11 +155,11 @@ export async function recordCheck(
       ...(rope.state !== 'in-service' && { rope_state: rope.state }),
       ...(body.despite_open_finding && { despite_open_finding: body.despite_open_finding }),
       ...(body.round && { round: body.round }),
-      ...(used && {
+      ...(may && {
         signed_off: {
           // of somebody outside nobody here has said that they may
-          to_tie: tied_by !== null && (await may(tied_by, 'tie')),
-          to_check: await may(who.id, 'check'),
+          to_tie: tied_by !== null && may(tied_by, 'tie'),
+          to_check: may(who.id, 'check'),
         },
       }),
       note: body.note,

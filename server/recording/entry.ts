@@ -45,6 +45,8 @@ export interface Asked<K extends EntryKind> {
   readonly id: string;
   /** all that was sent: the same id for anything else is refused. Who asks belongs to it */
   readonly request: unknown;
+  /** ids that come with it and may be new */
+  readonly brings?: readonly string[];
 }
 
 /**
@@ -56,16 +58,18 @@ export interface Asked<K extends EntryKind> {
 export async function recordEntry<K extends EntryKind>(
   context: Context,
   who: SessionPerson,
-  { kind, id, request }: Asked<K>,
+  { kind, id, request, brings = [] }: Asked<K>,
   make: (k: Keeping) => Promise<EntryOf<K>['body']>,
   after: (k: Keeping, body: EntryOf<K>['body'], at: string) => Promise<void> = async () => {},
 ): Promise<Recorded> {
   const hash = contentHash(request);
   const now = context.now();
   return inTransaction(context.recordingDb ?? context.db, async (c) => {
-    const head = await lockChain(c, who.organisation, id, hash);
-    if (isRecorded(head)) return head;
-    return keepingRows(c, { organisation: who.organisation, by: who.id, now }, async (k) => {
+    const held = await lockChain(c, who.organisation, id, hash, brings);
+    if (isRecorded(held)) return held;
+    const { chain, free } = held;
+    const by = { organisation: who.organisation, by: who.id, now, demo: who.demo };
+    const work = async (k: Keeping) => {
       const body = await make(k);
       const draft = {
         id,
@@ -75,10 +79,11 @@ export async function recordEntry<K extends EntryKind>(
         recorded_by: who.id,
         body,
       };
-      const recorded = await append(c, head, draft as Parameters<typeof append>[2], hash);
+      const recorded = await append(c, chain, draft as Parameters<typeof append>[2], hash);
       await after(k, body, recorded.recorded_at);
       return recorded.recorded;
-    });
+    };
+    return keepingRows(c, by, chain, work, free);
   });
 }
 

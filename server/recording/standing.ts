@@ -5,7 +5,7 @@ import { judgedBy } from '../../core/judgings';
 import { practiceOf, shippedProfile } from '../../core/profiles';
 import { askedBy, statusOf, type CheckBody } from '../../core/records';
 import { entryById as knotEntryById } from '../../core/knots/catalogue/lookup';
-import { contentHash } from '../canonical';
+import { constantHash } from '../canonical';
 import type { Connection } from '../database';
 import { checkEntries, entriesAbout } from '../tables/entries';
 
@@ -45,5 +45,5 @@ export function judgeAgain(check: CheckBody, answers: readonly PointAnswer[], se
 /** By which judging, and which entry of the knot, an answer is judged now: kept with it, so that it can be computed again. */
 export const judgedNow = (check: Pick<CheckBody, 'judging' | 'knot'>) => ({
   judging: check.judging ?? 1,
-  knot_entry_sha256: contentHash(knotEntryById(check.knot)),
+  knot_entry_sha256: constantHash(knotEntryById(check.knot)),
 });

@@ -1,4 +1,5 @@
-import { gunzipSync } from 'node:zlib';
+import { promisify } from 'node:util';
+import { gunzip } from 'node:zlib';
 import type { FastifyInstance } from 'fastify';
 import { ENDPOINTS } from '../../contract';
 import {
@@ -121,6 +122,7 @@ function asked(
   return { id, form, state: inState, onto, components: () => shapeOf(id, form, inState, onto) };
 }
 
+const unpacked = promisify(gunzip);
 /** Seconds of one core for all shapes of a way: the longest takes some three, once, and is kept. */
 const WAY_LIMIT_s = 5;
 /** Cards that anybody is given at once; more is longer work. */
@@ -277,7 +279,7 @@ export function knotRoutes(app: FastifyInstance, context: Context, { work, long,
       Buffer.from(await work.run('way', { knot: id, way, between }, asker, { limit_s: WAY_LIMIT_s })),
     );
     void reply.header('cache-control', KEEP).type('application/json; charset=utf-8');
-    if (!/\bgzip\b/.test(request.headers['accept-encoding'] ?? '')) return reply.send(gunzipSync(packed));
+    if (!/\bgzip\b/.test(request.headers['accept-encoding'] ?? '')) return reply.send(await unpacked(packed));
     return reply.header('content-encoding', 'gzip').header('vary', 'accept-encoding').send(packed);
   });
 

@@ -16,7 +16,7 @@ import {
 import { fault } from '../../core/errors';
 import { canonicalBytes, sha256 } from '../canonical';
 import { isDuplicate, rows, run, type Connection, type Database } from '../database';
-import { mustBeFree } from './ids';
+import { takenOf } from './ids';
 import { storeRopeStatus } from './ropes';
 import { workOutDue } from './tiedKnots';
 
@@ -83,6 +83,8 @@ export const ropeEntries = (stored: readonly StoredEntry[]): EntryOf<'rope-event
 /**
  * Takes the organisation's chain (the row lock makes entries follow one another), and answers a request
  * that was recorded before without recording it again.
+ * @param brings ids that come with it and may be new
+ * @returns the chain, and which of those ids nothing has yet
  * @throws id-taken when the id stands for another request
  */
 export async function lockChain(
@@ -90,52 +92,62 @@ export async function lockChain(
   organisation: string,
   id: string,
   request_sha256: string,
-): Promise<Head | Recorded> {
-  const head = await lockHead(c, organisation);
-  const there = await entryById(c, id);
-  if (there) {
-    if (there.organisation !== organisation || there.request_sha256 !== request_sha256) throw fault('id-taken');
-    const status = statusOf(checkEntries(await entriesAbout(c, organisation, there.about)));
-    return { id, sequence: there.sequence, sha256: there.sha256, verdict: status?.verdict ?? null, again: true };
-  }
-  await mustBeFree(c, id);
-  return head;
+  brings: readonly string[] = [],
+): Promise<{ readonly chain: Chain; readonly free: ReadonlySet<string> } | Recorded> {
+  const chain = await lockHead(c, organisation);
+  const taken = await takenOf(c, [id, ...brings]);
+  const by = taken.get(id);
+  if (by === undefined) return { chain, free: new Set([id, ...brings].filter((x) => !taken.has(x))) };
+  const there = by === 'entries' ? await entryById(c, id) : null;
+  if (there?.organisation !== organisation || there.request_sha256 !== request_sha256) throw fault('id-taken');
+  const status = statusOf(checkEntries(await entriesAbout(c, organisation, there.about)));
+  return { id, sequence: there.sequence, sha256: there.sha256, verdict: status?.verdict ?? null, again: true };
 }
 
 export interface Head {
   readonly sequence: number;
   readonly sha256: string;
 }
+/** A chain that is held: where it stands in this transaction, moved on by what is appended. */
+export interface Chain {
+  readonly organisation: string;
+  head: Head;
+  /** when its last entry was recorded, null where there is none; undefined until somebody has looked */
+  last?: string | null;
+}
 /** Takes a chain: who wants to add to it waits until this transaction has ended. @throws not-found */
-export async function lockHead(c: Connection, organisation: string): Promise<Head> {
+export async function lockHead(c: Connection, organisation: string): Promise<Chain> {
+  // alone and first: what is read after it is read as it stands once the chain is held
+
   const [head] = await rows<Head>(c, 'SELECT sequence, sha256 FROM chain_heads WHERE organisation = ? FOR UPDATE', [
     organisation,
   ]);
   if (!head) throw fault('not-found');
-  return head;
+  return { organisation, head };
 }
 
 /** When the last entry of a locked chain was recorded; null where there is none. */
-async function lastRecorded(c: Connection, organisation: string, sequence: number): Promise<string | null> {
+async function lastRecorded(c: Connection, { organisation, head }: Chain): Promise<string | null> {
   const [last] = await rows<{ recorded_at: Date }>(
     c,
     'SELECT recorded_at FROM entries WHERE organisation = ? AND sequence = ?',
-    [organisation, sequence],
+    [organisation, head.sequence],
   );
   return last?.recorded_at.toISOString() ?? null;
 }
 
 /**
- * Appends an entry to a locked chain, and brings the check's status up to it. Its time is never before that of the entry before: a clock that
+ * Appends an entry to a chain that is held, and brings the check's status up to it. Its time is never before that of the entry before: a clock that
  * was set back is noted beside it.
  */
 export async function append(
   c: Connection,
-  head: Head,
+  chain: Chain,
   draft: Omit<Entry, 'sequence' | 'previous_sha256' | 'format' | 'request_sha256' | 'clock_said'>,
   request_sha256: string,
 ): Promise<{ readonly recorded: Recorded; readonly recorded_at: string }> {
-  const last = await lastRecorded(c, draft.organisation, head.sequence);
+  const { head } = chain;
+  const last = chain.last === undefined ? await lastRecorded(c, chain) : chain.last;
   const isBehind = last !== null && draft.recorded_at < last;
   const entry = {
     ...draft,
@@ -178,24 +190,31 @@ export async function append(
     entry.kind === 'check' ? 1 : 0,
     entry.organisation,
   ]);
-  const status = await bringUpToDate(c, entry);
+  chain.head = { sequence: entry.sequence, sha256: hash };
+  chain.last = entry.recorded_at;
+  // a check's first entry is all there is about it
+  const status = await bringUpToDate(c, entry, entry.kind === 'check' ? [entry] : null);
   return {
     recorded: { id: entry.id, sequence: entry.sequence, sha256: hash, verdict: status?.verdict ?? null, again: false },
     recorded_at: entry.recorded_at,
   };
 }
 
-/** What lists show of the thing that an entry is about, made anew from its entries. */
-export async function bringUpToDate(c: Database | Connection, entry: Entry): Promise<CheckStatus | null> {
+/** What lists show of the thing that an entry is about, made anew from its entries. @param known all of them, where that is known */
+export async function bringUpToDate(
+  c: Database | Connection,
+  entry: Entry,
+  known: readonly CheckEntry[] | null = null,
+): Promise<CheckStatus | null> {
   if (entry.kind === 'rows' || entry.kind === 'baseline') return null;
-  const stored = await entriesAbout(c, entry.organisation, aboutOf(entry));
+  const stored = known ? [] : await entriesAbout(c, entry.organisation, aboutOf(entry));
   if (entry.kind === 'rope-event') {
     await storeRopeStatus(c, entry.organisation, entry.body.rope, ropeEntries(stored));
     // in a rope out of use every knot is due
     await workOutDue(c, { rope: entry.body.rope });
   }
   if (!isOfCheck(entry)) return null;
-  const status = statusOf(checkEntries(stored))!;
+  const status = statusOf(known ?? checkEntries(stored))!;
   await storeStatus(c, status);
   await workOutDue(c, { knot: status.tied_knot });
   return status;

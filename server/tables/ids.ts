@@ -19,12 +19,19 @@ const WITH_IDS = [
   'entries',
 ] as const;
 
+/** Of some ids those that anything has already, each with its table. */
+export async function takenOf(
+  c: Database | Connection,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, (typeof WITH_IDS)[number]>> {
+  const found = await rows<{ id: string; of: (typeof WITH_IDS)[number] }>(
+    c,
+    WITH_IDS.map((t) => `(SELECT '${t}' AS of, id FROM ${t} WHERE id IN (?))`).join(' UNION ALL '),
+    WITH_IDS.map(() => ids),
+  );
+  return new Map(found.map((r) => [r.id, r.of]));
+}
 /** @throws id-taken where anything has this id already */
 export async function mustBeFree(c: Database | Connection, id: string): Promise<void> {
-  const found = await rows<{ taken: number }>(
-    c,
-    WITH_IDS.map((t) => `(SELECT 1 AS taken FROM ${t} WHERE id = ?)`).join(' UNION ALL '),
-    WITH_IDS.map(() => id),
-  );
-  if (found.length > 0) throw fault('id-taken');
+  if ((await takenOf(c, [id])).size > 0) throw fault('id-taken');
 }

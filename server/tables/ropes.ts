@@ -24,6 +24,24 @@ export async function ropeById(db: Database | Connection, organisation: string, 
   const [r] = await rows<RopeRow>(db, `${SELECT} WHERE r.organisation = ? AND r.id = ?`, [organisation, id]);
   return r ?? null;
 }
+/** What a recording asks of a rope. */
+export type RopeInChain = Pick<RopeRow, 'id' | 'tag' | 'thing' | 'diameter_mm' | 'state'> & {
+  readonly kind: NonNullable<RopeRow['kind']>;
+};
+/** The same row without what lists count; `kind` is null of what is no rope. */
+export async function ropeInChain(
+  c: Connection,
+  organisation: string,
+  id: string,
+): Promise<(Omit<RopeInChain, 'kind'> & Pick<RopeRow, 'kind'>) | null> {
+  const [r] = await rows<RopeRow>(
+    c,
+    `SELECT r.id, r.tag, r.thing, r.kind, r.diameter_mm, ${ROPE_STATE_SQL} AS state
+     FROM ropes r LEFT JOIN rope_status s ON s.rope = r.id WHERE r.organisation = ? AND r.id = ?`,
+    [organisation, id],
+  );
+  return r ?? null;
+}
 /** Whether the id is taken, and by which request. */
 export async function storedRope(
   db: Database | Connection,

@@ -51,10 +51,22 @@ export async function signedOff(db: Database | Connection, organisation: string,
     .filter((r) => r.given)
     .map((r) => ({ knot: r.knot, may: r.may, by_name: r.by_name, at: r.signed_at.toISOString() }));
 }
-/** Whether the organisation signs people off at all. */
-export async function signOffsInUse(db: Database | Connection, organisation: string): Promise<boolean> {
-  return (
-    (await rows<{ id: string }>(db, 'SELECT id FROM sign_offs WHERE organisation = ? LIMIT 1', [organisation])).length >
-    0
+/** Who of some people is signed off for a knot, and for what; null where the organisation signs nobody off. */
+export async function signedOffFor(
+  c: Connection,
+  organisation: string,
+  knot: string,
+  people: readonly string[],
+): Promise<((person: string, what: 'tie' | 'check') => boolean) | null> {
+  const found = await rows<Pick<Row, 'person' | 'may' | 'given'>>(
+    c,
+    'SELECT person, may, given FROM sign_offs WHERE organisation = ? AND person IN (?) AND knot = ? ORDER BY signed_at, id',
+    [organisation, people, knot],
   );
+  if (
+    found.length === 0 &&
+    (await rows(c, 'SELECT id FROM sign_offs WHERE organisation = ? LIMIT 1', [organisation])).length === 0
+  )
+    return null;
+  return (person, what) => Boolean(found.findLast((r) => r.person === person && r.may === what)?.given);
 }

@@ -1,6 +1,7 @@
 /** Who asks for work that takes long, and whether they are still there. */
 import type { FastifyReply, FastifyRequest } from 'fastify';
 import type { Context } from '../context';
+import { giveTurnBack } from '../plugins/turns';
 import { currentPerson } from '../plugins/session';
 import type { SessionPerson } from '../tables/sessions';
 import { KeptAnswers } from './kept';
@@ -30,11 +31,10 @@ function goneSignal(reply: FastifyReply): AbortSignal {
   });
   return end.signal;
 }
-export const askerFor = (who: SessionPerson | null, request: FastifyRequest, reply: FastifyReply): Asker => ({
-  key: who?.id ?? request.ip,
-  signedIn: who !== null,
-  gone: goneSignal(reply),
-});
+export function askerFor(who: SessionPerson | null, request: FastifyRequest, reply: FastifyReply): Asker {
+  giveTurnBack(request);
+  return { key: who?.id ?? request.ip, signedIn: who !== null, gone: goneSignal(reply) };
+}
 /** The same where nobody need sign in: the session is looked for only where there is one. */
 export const askerOf = async (context: Context, request: FastifyRequest, reply: FastifyReply): Promise<Asker> =>
   askerFor(await currentPerson(context, request), request, reply);

@@ -76,12 +76,15 @@ describe('a thread of its own', () => {
 test('a thread’s own time is what it used, not what passed', async () => {
   const shared = new Shared();
   const work = new Work({ file: SPINNING, threads: 1 });
-  const running = work.run('way', { spin_ms: 400, answer: 'x' } as never, who('a'), { shared });
+  const running = work.run('way', { use_ms: 200, answer: 'x' } as never, who('a'), { shared });
   while (shared.get('thread') === 0) await new Promise((r) => setTimeout(r, 5));
   const thread = shared.get('thread');
   expect(usedBy_s(thread)).toBeGreaterThanOrEqual(0);
   await running;
-  expect(usedBy_s(thread)).toBeGreaterThan(0.1);
+  const used = usedBy_s(thread)!;
+  expect(used).toBeGreaterThanOrEqual(0.2);
+  await work.run('way', { sleep_ms: 600, answer: 'x' } as never, who('a'));
+  expect(usedBy_s(thread)! - used).toBeLessThan(0.3);
   expect(usedBy_s(1)).toBeNull();
   await work.close();
 });
