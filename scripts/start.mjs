@@ -195,7 +195,8 @@ async function main() {
 }
 
 main().catch((error) => {
-  if (error.message !== '')
+  // what is broken off because we stop is no fault
+  if (error.message !== '' && !ending)
     console.error(error instanceof Stop ? error.message : `Something unforeseen: ${error.stack ?? error}`);
   void end(error instanceof Stop ? error.code : 1);
 });

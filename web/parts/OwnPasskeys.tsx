@@ -42,8 +42,8 @@ export function OwnPasskeys() {
     <Form noValidate onSubmit={submit} className="form-grid mt-4" aria-label="Own passkeys">
       <h2 className="wide">My passkeys</h2>
       <p className="wide quiet m-0">
-        Sign in by finger, face or the PIN of a device of yours, without a password. Nobody else needs to know anything
-        for it; remove it here when the device is lost. A check is still signed with your session, PIN or password.
+        Sign in by finger, face or the PIN of a device of yours, without a password. The key stays on that device;
+        remove it here when the device is lost. A check is still signed with your session, PIN or password.
       </p>
       {passkeys.length > 0 ? (
         <ul className="rows wide" style={{ maxWidth: 640 }}>
