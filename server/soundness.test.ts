@@ -49,6 +49,12 @@ describe('an id stands for one thing', () => {
     expect((await call(t, 'GET', `/round-walks/${check.id}`, me)).status).toBe(404);
     expect((await call(t, 'GET', `/checks/${check.id}`, me)).status).toBe(200);
   });
+  test('a check that names its own id as that of its knot is refused', async () => {
+    const check = checkBody({ tier: tier.id, rope });
+    const a = await post('/checks', { ...check, tied_knot: { ...check.tied_knot, id: check.id } });
+    expect([a.status, a.body.code]).toEqual([409, 'id-taken']);
+    expect((await call(t, 'GET', `/checks/${check.id}`, me)).status).toBe(404);
+  });
   test('the same new thing six times at once is one thing, six times answered', async () => {
     const tied = checkBody({ tier: tier.id, rope }).tied_knot;
     const person = { id: randomUUID(), name: 'Once', handle: 'once', password: PASSWORD, roles: ['learner'] };

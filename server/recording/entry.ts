@@ -1,5 +1,5 @@
 /** How an entry comes into the record: asked for once, under the organisation's lock, in one transaction. */
-import { IdiomError } from '../../core/errors';
+import { fault, IdiomError } from '../../core/errors';
 import type { EntryKind, EntryOf } from '../../core/records';
 import { contentHash } from '../canonical';
 import type { Context } from '../context';
@@ -53,7 +53,7 @@ export interface Asked<K extends EntryKind> {
  * Records one entry.
  * @param make the entry's body, made while nobody else can add to the organisation's record
  * @param after what else changes with it, in the same transaction; `at` is the time that the entry has
- * @throws id-taken, and what `make` throws; then nothing is changed
+ * @throws id-taken, also where it brings something under its own id, and what `make` throws; then nothing is changed
  */
 export async function recordEntry<K extends EntryKind>(
   context: Context,
@@ -63,6 +63,7 @@ export async function recordEntry<K extends EntryKind>(
   after: (k: Keeping, body: EntryOf<K>['body'], at: string) => Promise<void> = async () => {},
 ): Promise<Recorded> {
   const hash = contentHash(request);
+  if (brings.includes(id)) throw fault('id-taken');
   const now = context.now();
   return inTransaction(context.recordingDb ?? context.db, async (c) => {
     const held = await lockChain(c, who.organisation, id, hash, brings);
