@@ -81,9 +81,13 @@ const work = [
     // nobody comes at the same moment as everybody else
     pause(Math.random() * 3000).then(() =>
       over(async () => {
-        await ask('list', '/checks?limit=20', `10.0.0.${i}`, { headers });
+        await ask('list', '/checks?limit=20', `10.0.${i >> 8}.${i & 255}`, { headers });
         if (i % 3 === 0)
-          await ask('record', '/checks', `10.0.0.${i}`, { method: 'POST', headers, body: JSON.stringify(check()) });
+          await ask('record', '/checks', `10.0.${i >> 8}.${i & 255}`, {
+            method: 'POST',
+            headers,
+            body: JSON.stringify(check()),
+          });
         await pause(1000 + Math.random() * 2000);
       }),
     ),

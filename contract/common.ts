@@ -15,24 +15,19 @@ export const instant = z.iso
 export const day = z.iso.date().refine((v) => /^20\d\d-/.test(v), 'is not of this century');
 /** Several lines a person typed. */
 export const noteOf = (most: number) =>
-  z
-    .string()
-    .max(most)
-    .refine(noControl, 'has control characters')
-    .transform((v) => v.normalize('NFC'))
-    .default('');
+  z.string().normalize('NFC').max(most).refine(noControl, 'has control characters').default('');
 export const note = noteOf(2000);
-/** One line of text a person typed: two spellings of one letter are one. */
+/** One line of text a person typed: two spellings of one letter are one, and counted as that one, which may be longer. */
 export const line = (max: number) =>
   z
     .string()
+    .normalize('NFC')
     .trim()
     .min(1)
     .max(max)
     .refine(noControl, 'has control characters')
     .refine((v) => !TURNS_DIRECTION.test(v), 'has marks that turn the direction of reading')
-    .refine((v) => VISIBLE.test(v), 'has nothing that can be seen')
-    .transform((v) => v.normalize('NFC'));
+    .refine((v) => VISIBLE.test(v), 'has nothing that can be seen');
 /** Marks that turn or hide how what stands around them is read. */
 const TURNS_DIRECTION = /[\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]/;
 /** A letter, number, sign or mark of punctuation; blanks, joiners and fillers are none. */

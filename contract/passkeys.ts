@@ -29,8 +29,8 @@ export const newPasskeyBody = z.strictObject({
     client_data: clientData,
     attestation: bytes(16_384),
     transports: z
-      .array(z.string().regex(/^[a-z-]{1,20}$/))
-      .max(8)
+      .array(z.string().regex(/^[a-z-]{1,15}$/))
+      .max(6)
       .default([]),
   }),
 });

@@ -1,4 +1,4 @@
-import { afterEach, expect, test } from '@jest/globals';
+import { afterAll, afterEach, expect, test } from '@jest/globals';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer, type Server } from 'node:net';
@@ -7,6 +7,7 @@ import { endLeftDatabase, runningOn } from './lib/mariadb.mjs';
 
 const folder = mkdtempSync('/tmp/idiom-left-');
 mkdirSync(join(folder, 'run'));
+afterAll(() => rmSync(folder, { recursive: true }));
 const left: ChildProcess[] = [];
 let greeter: Server | null = null;
 afterEach(() => {
@@ -16,7 +17,7 @@ afterEach(() => {
   rmSync(join(folder, 'run/mariadb.sock'), { force: true });
 });
 
-/** Something that stands in for a database on the folder; says when it is told to stop. */
+/** Something that stands in for a database on the folder. @param onStop what it does when it is told to stop */
 async function stands(
   onStop: string,
   more: readonly string[] = [],

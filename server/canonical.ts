@@ -18,15 +18,15 @@ export function sha256(bytes: Buffer | string): string {
   return createHash('sha256').update(bytes).digest('hex');
 }
 
+/** Hash of a value's canonical form: profiles, knot entries and requests are named by it. */
+export function contentHash(value: unknown): string {
+  return sha256(canonicalBytes(value));
+}
+
 const hashes = new WeakMap<object, string>();
-/** The same of a constant that ships with the program, which nothing changes: worked out once. */
+/** `contentHash` of a constant that ships with the program, which nothing changes: worked out once. */
 export function constantHash(value: object): string {
   const there = hashes.get(value) ?? contentHash(value);
   hashes.set(value, there);
   return there;
-}
-
-/** Hash of a value's canonical form: profiles, knot entries and requests are named by it. */
-export function contentHash(value: unknown): string {
-  return sha256(canonicalBytes(value));
 }

@@ -34,7 +34,7 @@ export function openPool(options: PoolOptions): Database {
     charset: 'utf8mb4',
     dateStrings: false,
     supportBigNumbers: true,
-    // where a query was asked is in its text; to note it costs a twentieth of a recording
+    // to note with each query where it was asked costs more than it tells: its text says it
     trace: false,
     ...options,
   });

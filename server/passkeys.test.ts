@@ -179,6 +179,22 @@ describe('refused is', () => {
       expect([400, 401]).toContain(a.status);
     }
   });
+  test('one whose own bytes are longer than any device makes them, and ways of reaching it that are none', async () => {
+    const who = await member(t, org, ['owner']);
+    expect((await make(who, new Authenticator(ORIGIN, true, 1024))).status).toBe(400);
+    const first = await beginMaking(who);
+    const long = { ...new Authenticator(ORIGIN, true, 1024).make(first.options), id: 'AAAA' };
+    expect(
+      refused(await post('/people/me/passkeys', who, { ceremony: first.ceremony, name: 'x', made: long })),
+    ).toEqual(REFUSED);
+    expect((await make(who, new Authenticator(ORIGIN, true, 1023))).status).toBe(200);
+    const { ceremony, options } = await beginMaking(who);
+    const made = new Authenticator(ORIGIN).make(options);
+    const longest = ['aaaaaaaaaaaaaaa', 'b', 'c', 'd', 'e', 'f'];
+    const body = (transports: string[]) => ({ ceremony, name: 'x', made: { ...made, transports } });
+    expect((await post('/people/me/passkeys', who, body([...longest, 'g']))).status).toBe(400);
+    expect((await post('/people/me/passkeys', who, body(longest.map(() => longest[0]!)))).status).toBe(200);
+  });
   test('more than are counted of one address: after them even the right one waits', async () => {
     const { device } = await withPasskey();
     const { device: other } = await withPasskey();

@@ -100,6 +100,7 @@ describe('what is typed', () => {
   });
   test.each([
     ['nothing to be seen', '\u2800'],
+    ['letters that are longer once they are spelled as one', '\ufb2c'.repeat(100)],
     ['a filler', '\u3164\u3164'],
     ['blanks that join', '\u200b\u200d'],
     ['marks that turn the direction', 'Tove\u202evotkcer'],

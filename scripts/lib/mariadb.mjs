@@ -82,6 +82,14 @@ function processesOn(folder) {
 /** pid of a mariadbd that serves from this folder, or null. */
 export const runningOn = (folder) => processesOn(folder).find((p) => !p.makes)?.pid ?? null;
 
+/** A process that has ended in this moment is told nothing more. */
+function tell(pid, signal) {
+  try {
+    process.kill(pid, signal);
+  } catch (error) {
+    if (error.code !== 'ESRCH') throw error;
+  }
+}
 /** Whether a database greets whoever comes to its socket: from then on it hears that it is to stop. */
 const greets = (folder) =>
   new Promise((done) => {
@@ -102,7 +110,8 @@ const within = async (ms, is) => {
  */
 export async function endLeftDatabase(folder, { up_ms = 15_000, stop_ms = 30_000 } = {}) {
   // one that is still being made is made anew
-  for (const { pid, makes } of processesOn(folder)) if (makes) process.kill(pid, 'SIGKILL');
+  for (const { pid, makes } of processesOn(folder)) if (makes) tell(pid, 'SIGKILL');
+  await within(stop_ms, () => !processesOn(folder).some((p) => p.makes));
   const pid = runningOn(folder);
   if (pid === null) return;
   say('a database of an earlier run is still there: stopping it first');
@@ -114,7 +123,7 @@ export async function endLeftDatabase(folder, { up_ms = 15_000, stop_ms = 30_000
   ]) {
     if (gone()) return;
     if (signal === 'SIGKILL') say('it does not stop: it is killed; what was written down is kept');
-    process.kill(pid, signal);
+    tell(pid, signal);
     await within(ms, gone);
   }
 }

@@ -16,15 +16,20 @@ import type { NewPasskey, StoredPasskey } from '../tables/passkeys';
 
 const GOOD_FOR_MS = 5 * 60_000;
 const MOST_CEREMONIES = 10_000;
+/** As long as their columns. */
+const LONGEST_BYTES = { credential_id: 1023, public_key: 2048 } as const;
+const LONGEST_NAME = 253;
 
 /** Where the server is reached: what a passkey is made for. */
 export interface Place {
   readonly origin: string;
   readonly rpID: string;
 }
-/** @param address as http://localhost:8080 */
+/** @param address as http://localhost:8080. @throws passkey-refused where it is none */
 export function placeOf(address: string): Place {
+  if (!URL.canParse(address)) throw fault('passkey-refused');
   const { origin, hostname } = new URL(address);
+  if (hostname.length > LONGEST_NAME) throw fault('passkey-refused');
   return { origin, rpID: hostname };
 }
 
@@ -115,10 +120,15 @@ export class Passkeys {
     );
     if (!verified.verified) throw fault('passkey-refused');
     const { credential } = verified.registrationInfo;
+    const credential_id = bytesOf(credential.id);
+    const public_key = Buffer.from(credential.publicKey);
+    // what its own bytes say of it is as long as whoever made them likes
+    if (credential_id.length > LONGEST_BYTES.credential_id || public_key.length > LONGEST_BYTES.public_key)
+      throw fault('passkey-refused');
     return {
       rp_id: place.rpID,
-      credential_id: bytesOf(credential.id),
-      public_key: Buffer.from(credential.publicKey),
+      credential_id,
+      public_key,
       transports: made.transports,
       counter: credential.counter,
     };

@@ -9,8 +9,8 @@ export interface Keeping {
   readonly now: Date;
   /** says that a row was made or changed; how it stands is read when the work is done */
   readonly changed: (table: CoveredTable, key: string) => void;
-  /** the same of one that was made under an id from a device. @throws id-taken */
   /** whether it was seen already that nothing has this id */
   readonly isFree: (id: string) => boolean;
+  /** says the same as `changed` of one that was made under an id from a device. @throws id-taken */
   readonly made: (table: CoveredTable, id: string) => Promise<void>;
 }

@@ -1,5 +1,5 @@
 /** Passkeys: made beside the password by whoever wants one, and signed in by. */
-import type { FastifyInstance } from 'fastify';
+import type { FastifyInstance, FastifyRequest } from 'fastify';
 import { ENDPOINTS } from '../../contract';
 import { fault, IdiomError } from '../../core/errors';
 import { bind } from '../bind';
@@ -20,11 +20,7 @@ export function passkeyRoutes(app: FastifyInstance, context: Context, limiter: T
   const { db } = context;
   const passkeys = new Passkeys(context.now);
   const own = async (person: string) => (await passkeysOf(db, person)).map(publicPasskey);
-  const placeAsked = (request: Parameters<typeof publicUrl>[1]) => {
-    const address = publicUrl(context, request);
-    if (!URL.canParse(address)) throw fault('passkey-refused');
-    return placeOf(address);
-  };
+  const placeAsked = (request: FastifyRequest) => placeOf(publicUrl(context, request));
 
   bind(app, context, ENDPOINTS.passkeys, ({ who }) => own(who.id));
   bind(app, context, ENDPOINTS.beginPasskey, async ({ body, who, request }) => {

@@ -118,7 +118,6 @@ export interface Chain {
 /** Takes a chain: who wants to add to it waits until this transaction has ended. @throws not-found */
 export async function lockHead(c: Connection, organisation: string): Promise<Chain> {
   // alone and first: what is read after it is read as it stands once the chain is held
-
   const [head] = await rows<Head>(c, 'SELECT sequence, sha256 FROM chain_heads WHERE organisation = ? FOR UPDATE', [
     organisation,
   ]);

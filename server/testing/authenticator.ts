@@ -21,16 +21,18 @@ export interface Says {
 }
 
 export class Authenticator {
-  readonly id = randomBytes(16);
+  readonly id: Buffer;
   private readonly key: KeyObject;
   private readonly x: Buffer;
   private readonly y: Buffer;
   counter = 0;
-  /** @param counts some devices do not, and always say 0 */
+  /** @param counts some devices do not, and always say 0. @param idBytes how long its own name of the passkey is */
   constructor(
     private readonly origin: string,
     private readonly counts = true,
+    idBytes = 16,
   ) {
+    this.id = randomBytes(idBytes);
     const { privateKey, publicKey } = generateKeyPairSync('ec', { namedCurve: 'P-256' });
     this.key = privateKey;
     const { x, y } = publicKey.export({ format: 'jwk' });
@@ -57,7 +59,7 @@ export class Authenticator {
         [-3, new Uint8Array(this.y)],
       ]),
     );
-    const length = Buffer.from([0, this.id.length]);
+    const length = Buffer.from([this.id.length >> 8, this.id.length & 255]);
     const made = Buffer.concat([Buffer.alloc(16), length, this.id, cose]);
     const authData = new Uint8Array(this.data((asked.rp as { id: string }).id, says, made));
     const attestation = isoCBOR.encode(

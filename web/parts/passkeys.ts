@@ -10,9 +10,10 @@ export function noPasskeysBecause(): string | null {
   if (!('PublicKeyCredential' in window))
     return 'This browser knows no passkeys, or the address is neither https nor localhost.';
   // a passkey is made for a name
-  if (/^[\d.]+$|^\[/.test(window.location.hostname))
-    return `Passkeys are made for a name: this address is a number. On this machine itself open ${window.location.protocol}//localhost${window.location.port && `:${window.location.port}`}/.`;
-  return null;
+  const { hostname, port, protocol } = window.location;
+  if (!/^[\d.]+$|^\[/.test(hostname)) return null;
+  const here = /^127\.|^\[::1\]$/.test(hostname);
+  return `Passkeys are made for a name: this address is a number. Open ${here ? `${protocol}//localhost${port && `:${port}`}/` : 'Idiom by its name'}.`;
 }
 
 export async function makePasskey(options: Options): Promise<z.input<typeof newPasskeyBody>['made']> {
